@@ -181,7 +181,7 @@ export const api = {
   readSheetResults: results.readSheetResults,
   removeSheet: results.removeSheet,
   readRescores: rescores.readRescores,
-  lookAhead: rescores.lookAhead,
+  previewRescore: rescores.previewRescore,
   makeRescore: rescores.makeRescore,
   undoRescore: rescores.undoRescore,
   adjust: rescores.adjust,

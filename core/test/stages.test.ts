@@ -5,7 +5,7 @@ import {
   lastClockEnd,
   longestWork,
   stagesOf,
-  standingIn,
+  stageStateOf,
   type Course,
   type Stage,
   type StageRules,
@@ -68,9 +68,9 @@ test('a section’s clock goes on over its questions, and takes all of them with
     left: [2 * minute, 5 * minute, 5 * minute],
   });
   expect([
-    standingIn(all, second, 'b'),
-    standingIn(all, second, 'a'),
-    standingIn(all, second, 'c'),
+    stageStateOf(all, second, 'b'),
+    stageStateOf(all, second, 'a'),
+    stageStateOf(all, second, 'c'),
   ]).toEqual([
     { open: true, until: 5 * minute },
     { open: false, leftAt: 2 * minute },
@@ -104,7 +104,7 @@ test('whatever the rules and however long each stage takes: every question once,
           if (n > 0) expect(course.stage).toBeGreaterThan(courses[n - 1]!.stage);
           // Exactly the present stage's questions are open.
           expect(
-            ['a', 'b', 'c', 'd', 'e'].filter((id) => standingIn(all, course, id).open),
+            ['a', 'b', 'c', 'd', 'e'].filter((id) => stageStateOf(all, course, id).open),
           ).toEqual(all[course.stage]!.entries);
         });
       },

@@ -113,7 +113,7 @@ const acts: [string, () => Promise<unknown>][] = [
   ],
   [
     'rescoring 600 attempts, looked ahead',
-    () => post(`${path}/rescores/look-ahead`, { entry: choice.id, content: rekeyed }),
+    () => post(`${path}/rescores/preview`, { entry: choice.id, content: rekeyed }),
   ],
   ['watching 600 students', () => get(`${path}/watch`)],
   ['lists of 3,600 students', () => post('/api/rosters/plan', { rosters })],

@@ -154,7 +154,7 @@ for (let run = 0; run < runs; run++) {
   const before = (part as unknown as { key: string[] }).key[0]!;
   const key = [run % 2 === 0 ? others.find((id) => id !== before)! : before];
   const change = { entry: entry.id, content: { ...entry.content, parts: [{ ...part, key }] } };
-  const { edition: looked } = await ask(`/api/assignments/${large}/rescores/look-ahead`, change);
+  const { edition: looked } = await ask(`/api/assignments/${large}/rescores/preview`, change);
   const began = performance.now();
   await ask(`/api/assignments/${large}/rescores`, {
     change,

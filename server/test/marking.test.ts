@@ -444,7 +444,7 @@ test('short answers that the key does not know are asked about once; what stays 
   const change = { entry: line!.entry, accept: { part: line!.part, response: 'average' } };
   const { edition, gain } = await teacher.ok(
     'POST',
-    `/api/assignments/${assignmentId}/rescores/look-ahead`,
+    `/api/assignments/${assignmentId}/rescores/preview`,
     change,
   );
   expect(gain).toHaveLength(2);

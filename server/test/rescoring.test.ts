@@ -125,7 +125,7 @@ async function keyed({ content }: Sat, text: string) {
   return { ...rescored, parts: [{ ...rescored!.parts[0], key: [id] }] };
 }
 const rescore = async ({ path }: Sat, change: object, more: object = {}) => {
-  const { edition } = await teacher.ok('POST', `${path}/rescores/look-ahead`, change);
+  const { edition } = await teacher.ok('POST', `${path}/rescores/preview`, change);
   return teacher.ok('POST', `${path}/rescores`, {
     change,
     edition,
@@ -147,7 +147,7 @@ test('a changed key: said before, done for all, told only if wished, kept, undon
   );
   expect(await sitting.scores()).toEqual(['3/3', '1/3', '1/3', '0/3']);
   const change = { entry: sitting.entries[0], content: await keyed(sitting, 'b') };
-  const ahead = await teacher.ok('POST', `${sitting.path}/rescores/look-ahead`, change);
+  const ahead = await teacher.ok('POST', `${sitting.path}/rescores/preview`, change);
   expect(ahead.gain.map((line) => [line.before.points, line.after.points, line.bands])).toEqual([
     [1, 2, { before: 'Not yet', after: 'Good' }],
     [1, 2, { before: 'Not yet', after: 'Good' }],
@@ -229,7 +229,7 @@ test('more answers, all the points, other points, leaving out; the bank learns n
   expect(byGrade).toEqual([
     { grade: 6, n: 3, share: expect.closeTo(2 / 3, 9), itemRestCorrelation: null },
   ]);
-  const refused = await teacher.send('POST', `${sitting.path}/rescores/look-ahead`, {
+  const refused = await teacher.send('POST', `${sitting.path}/rescores/preview`, {
     entry: sitting.entries[2],
     accept: { part, response: ' AVERAGE' },
   });
@@ -244,7 +244,7 @@ test('a key that changes while a student sits: nothing of theirs is lost, and th
   const { entries, student, id, answers } = sitting.attempts[1]!;
   await student.ok('PUT', `/api/seat/attempts/${id}/answers`, { answers: answers.slice(0, 1) });
   const change = { entry: sitting.entries[0], content: await keyed(sitting, 'b') };
-  expect((await teacher.ok('POST', `${sitting.path}/rescores/look-ahead`, change)).working).toBe(1);
+  expect((await teacher.ok('POST', `${sitting.path}/rescores/preview`, change)).working).toBe(1);
   await rescore(sitting, change);
   const again = await student.ok(
     'POST',
@@ -271,7 +271,7 @@ test('all or nothing: when one attempt cannot be written, none is', async () => 
   await school.database.query(`CREATE TRIGGER fails BEFORE UPDATE ON attempts FOR EACH ROW
     IF NEW.id = ${sitting.attempts[1]!.id} THEN SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'full'; END IF`);
   const change = { entry: sitting.entries[0], content: await keyed(sitting, 'b') };
-  const { edition } = await teacher.ok('POST', `${sitting.path}/rescores/look-ahead`, change);
+  const { edition } = await teacher.ok('POST', `${sitting.path}/rescores/preview`, change);
   const failed = await teacher.send('POST', `${sitting.path}/rescores`, {
     change,
     edition,
@@ -368,7 +368,7 @@ test('only those who run the assignment repair it', async () => {
   const change = { entry: sitting.entries[0], points: 2 };
   const body = { change, edition: 1, reason: '', tell: false };
   expect([
-    (await other.send('POST', `${sitting.path}/rescores/look-ahead`, change)).status,
+    (await other.send('POST', `${sitting.path}/rescores/preview`, change)).status,
     (await other.send('POST', `${sitting.path}/rescores`, body)).status,
     (await other.get(`${sitting.path}/rescores`)).status,
   ]).toEqual([404, 404, 404]);

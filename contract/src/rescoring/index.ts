@@ -60,9 +60,9 @@ export const readRescores = endpoint({
   answer: z.object({ rescores: z.array(made) }),
 });
 
-export const lookAhead = endpoint({
+export const previewRescore = endpoint({
   method: 'POST',
-  path: '/api/assignments/:assignmentId/rescores/look-ahead',
+  path: '/api/assignments/:assignmentId/rescores/preview',
   who: 'teacher',
   does: 'Says who would gain or lose by a change of what counts, and what happens to the class; nothing is changed.',
   params,

@@ -9,7 +9,7 @@ export {
 export { sharedByStrong, type GivenAnswer, type SharedAnswer } from './answers';
 export { figure, noFigure, type Figure } from './figure';
 export { pooledCorrelation, type PairSums } from './pooled';
-export { caution, discriminationBand, flagsOf, type Band, type Flag } from './reading';
+export { caution, discriminationBand, flagsOf, type Band, type Flag } from './flags';
 export {
   analyseSheet,
   sheetTable,
@@ -20,6 +20,12 @@ export {
   type SheetItem,
   type SheetOption,
 } from './sheet';
-export { bandsInReach, onStandard, StandardTally, type Earned, type OnStandard } from './standing';
+export {
+  bandsInReach,
+  onStandard,
+  StandardTally,
+  type Earned,
+  type OnStandard,
+} from './standard-tally';
 export { hurriedIn, type Hurried } from './time';
 export { quantile, shareInterval, spreadOf, type Spread } from './spread';

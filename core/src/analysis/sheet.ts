@@ -5,7 +5,7 @@
 import { elementAt, numberAt } from '../certain';
 import { analyse, type ItemFigures, type ScoreTable } from './analyse';
 import { reasons, type Figure } from './figure';
-import { flagsOf, type Flag } from './reading';
+import { flagsOf, type Flag } from './flags';
 import { lenient, pointsIn, readSheet, type Item, type SheetReading } from './sheet-rows';
 
 export { SheetProblem } from './sheet-problem';

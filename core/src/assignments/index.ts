@@ -5,7 +5,7 @@ export {
   canStillAnswer,
   isReleased,
   type ReleaseFacts,
-  type Standing,
+  type AttemptsSoFar,
 } from './release';
 export {
   lateAnswerRule,

@@ -2,7 +2,7 @@ import { windowState, type Window } from '../timing';
 import type { AssignmentRules, Released } from './rules';
 
 /** Where one student stands with an assignment. */
-export interface Standing {
+export interface AttemptsSoFar {
   /** The window as it is for this student. */
   window: Window;
   /** Attempts that were handed in. */
@@ -15,20 +15,20 @@ export interface Standing {
 /** How many attempts a student can still begin; null for any number. */
 export const attemptsLeft = (
   rules: Pick<AssignmentRules, 'attempts'>,
-  standing: Pick<Standing, 'handedIn' | 'extraAttempts'>,
+  soFar: Pick<AttemptsSoFar, 'handedIn' | 'extraAttempts'>,
 ) =>
   rules.attempts === null
     ? Infinity
-    : Math.max(0, rules.attempts + standing.extraAttempts - standing.handedIn);
+    : Math.max(0, rules.attempts + soFar.extraAttempts - soFar.handedIn);
 
 /** Whether a student can still give an answer, in an attempt under way or in another one. */
 export function canStillAnswer(
   rules: Pick<AssignmentRules, 'attempts'>,
-  standing: Standing,
+  soFar: AttemptsSoFar,
   now: number,
 ): boolean {
-  if (standing.working) return true;
-  return attemptsLeft(rules, standing) > 0 && windowState(standing.window, now) !== 'closed';
+  if (soFar.working) return true;
+  return attemptsLeft(rules, soFar) > 0 && windowState(soFar.window, now) !== 'closed';
 }
 
 export interface ReleaseFacts {

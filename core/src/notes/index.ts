@@ -2,12 +2,12 @@
 import type { Forecast } from '../forecast';
 import { cues, nearPairs } from './pairs';
 import { keyNotes } from './keys';
-import { readingGrade } from './reading';
+import { readingGrade } from './reading-grade';
 import type { NotedItem } from './noted';
 import { count, listing, wholePercent } from '../text';
 
 export { notedItem, type NotedItem } from './noted';
-export { readingGrade } from './reading';
+export { readingGrade } from './reading-grade';
 
 export interface Note {
   about:

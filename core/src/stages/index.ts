@@ -104,13 +104,13 @@ export function lastClockEnd(stages: readonly Stage[], { stage, clockAt }: Cours
   return stages.slice(stage + 1).every((later) => shareClock(here, later)) ? clockAt : null;
 }
 
-export type Standing =
+export type StageState =
   | { open: true; until: number | null }
   | { open: false; leftAt: number }
   | { open: false; leftAt: null };
 
 /** Whether an entry takes answers: the present stage does until its clock runs out; what comes later was never seen. */
-export function standingIn(stages: readonly Stage[], course: Course, entry: string): Standing {
+export function stageStateOf(stages: readonly Stage[], course: Course, entry: string): StageState {
   const of = stages.findIndex(({ entries }) => entries.includes(entry));
   if (of === course.stage) return { open: true, until: course.clockAt };
   return { open: false, leftAt: of >= 0 && of < course.stage ? elementAt(course.left, of) : null };

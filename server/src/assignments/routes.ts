@@ -9,7 +9,7 @@ import { tieGuest } from './guests';
 import { listGroups, readRecipients } from './recipients';
 import { releaseAssignment } from './releasing';
 import { readAssignments } from './rows';
-import { readAssignment } from './standing';
+import { readAssignment } from './detail';
 
 export function assignmentRoutes(bind: Bind, context: Context): void {
   const { database, now } = context;

@@ -65,7 +65,7 @@ export function helpOf(
 type Asked = BodyOf<typeof api.askHelp>;
 
 /** Where a question stands: what was tried and helped, and the answer that was checked last. */
-interface Standing {
+interface PracticeState {
   practised: Practised;
   responses: Responses;
   number: number;
@@ -92,7 +92,7 @@ export async function askHelp(
     if (!entry) throw notFound('The item');
     const { practice } = await readRecord(database, attemptId, ['practice'], transaction);
     const held = practice.get(entryId);
-    const before: Standing = {
+    const before: PracticeState = {
       practised: held ?? untouched,
       responses: held?.last ?? {},
       number: held?.lastNumber ?? 0,
@@ -128,7 +128,7 @@ function insistOnPractice(attempt: Attempt, { rules }: Given, now: number): void
 function isNewCheck(
   body: Asked,
   entryId: string,
-  { practised, number }: Standing,
+  { practised, number }: PracticeState,
 ): body is Extract<Asked, { want: 'check' }> {
   if (body.want !== 'check') return false;
   if (body.answer.entry !== entryId) throw notFound('The item');
@@ -144,10 +144,10 @@ function insistOnCheckable({ content }: EditionEntry, responses: Responses): voi
 
 const afterCheck = (
   entry: EditionEntry,
-  { practised }: Standing,
+  { practised }: PracticeState,
   { responses, number }: SavedAnswer,
   offPerTry: number,
-): Standing => ({
+): PracticeState => ({
   practised: checked(practised, shareOf(entry, responses).share, offPerTry),
   responses,
   number,
@@ -163,7 +163,7 @@ function helped({ content }: EditionEntry, practised: Practised, body: Asked): P
 }
 
 /** The record as it is stored; the attempt is locked, so nobody else writes it meanwhile. */
-function recordOf(held: StoredPractice | undefined, before: Standing, after: Standing) {
+function recordOf(held: StoredPractice | undefined, before: PracticeState, after: PracticeState) {
   const { practised, responses, number } = after;
   const isFirst = before.practised.tries === 0 && practised.tries === 1;
   const isBest = practised.bestTry > before.practised.bestTry;

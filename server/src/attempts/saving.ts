@@ -154,12 +154,10 @@ async function writeAnswers(
       ? await storeAnswers(database, [...newest.values()], now, transaction)
       : new Map<string, Stored>();
   for (const { save, attempt, taken } of accepted) {
-    const standing = taken.now.map(({ entry }) =>
-      valueOf(stored, answerKey(save.attemptId, entry)),
-    );
+    const inTime = taken.now.map(({ entry }) => valueOf(stored, answerKey(save.attemptId, entry)));
     const late = await takeLeft(database, attempt, taken.late, now, transaction);
     const outcome = {
-      stored: [...standing, ...late.stored],
+      stored: [...inTime, ...late.stored],
       closed: [...taken.closed, ...late.refused],
     };
     settled.push(() => save.resolve(outcome));

@@ -1,6 +1,6 @@
 /** Attempts in stages: what is stored of them, and which answers each still takes. */
 import type { SavedAnswer } from '@oaken/contract/attempts';
-import { standingIn, type Course, type Stage } from '@oaken/core/stages';
+import { stageStateOf, type Course, type Stage } from '@oaken/core/stages';
 import { defaultGrace } from '@oaken/core/timing';
 import { toMillisOrNull } from '../database/connect';
 import { notFound, problem } from '../problems/problem';
@@ -69,11 +69,11 @@ export function sorted(
   if (staged === null) return { now: answers, late: [], closed: [] };
   const outcome: Sorted = { now: [], late: [], closed: [] };
   for (const answer of answers) {
-    const standing = standingIn(staged.stages, staged.course, answer.entry);
-    const end = standing.open ? standing.until : standing.leftAt;
-    if (!standing.open && end === null) throw notFound('The item');
+    const state = stageStateOf(staged.stages, staged.course, answer.entry);
+    const end = state.open ? state.until : state.leftAt;
+    if (!state.open && end === null) throw notFound('The item');
     // A save that was under way when the clock ran out; what was left on purpose is left at once.
-    if (standing.open && (end === null || now < end + defaultGrace)) outcome.now.push(answer);
+    if (state.open && (end === null || now < end + defaultGrace)) outcome.now.push(answer);
     else if (end !== null && isInTime(answer, end, beganAt)) outcome.late.push(answer);
     else outcome.closed.push(answer.entry);
   }

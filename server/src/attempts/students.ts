@@ -5,7 +5,7 @@ import type { AssignmentStudent, Attempt } from '../models';
 import {
   exceptionsOf,
   schoolZone,
-  standingOf,
+  attemptsSoFar,
   studentWindow,
   withAccommodation,
   type StoredTimes,
@@ -79,8 +79,8 @@ export async function whoCanAnswer(
     const exceptions = exceptionsOf(student);
     const handedIn = attempts.filter(({ handedInAt }) => handedInAt !== null).length;
     const window = studentWindow(stored, exceptions, zone);
-    const standing = standingOf(window, exceptions, handedIn, isWorking(line));
-    return canStillAnswer(stored.rules, standing, now);
+    const soFar = attemptsSoFar(window, exceptions, handedIn, isWorking(line));
+    return canStillAnswer(stored.rules, soFar, now);
   });
   return able.length;
 }

@@ -1,5 +1,5 @@
 /** An assignment's times as they are stored, read as core reads them. */
-import type { AssignmentRules, Standing } from '@oaken/core/assignments';
+import type { AssignmentRules, AttemptsSoFar } from '@oaken/core/assignments';
 import type { Accommodations } from '@oaken/core/accommodations';
 import {
   defaultGrace,
@@ -93,12 +93,12 @@ export function timeRules(
   };
 }
 
-export const standingOf = (
+export const attemptsSoFar = (
   window: Window,
   storedOwn: Pick<StoredOwn, 'extraAttempts'>,
   handedIn: number,
   working: boolean,
-): Standing => ({ window, handedIn, working, extraAttempts: storedOwn.extraAttempts });
+): AttemptsSoFar => ({ window, handedIn, working, extraAttempts: storedOwn.extraAttempts });
 
 const zones = new WeakMap<Database, Promise<string>>();
 

@@ -66,9 +66,9 @@ export interface Known {
   height: number | null;
 }
 
-export type Reading = { ok: true; file: Known } | { ok: false; message: string };
+export type FileReading = { ok: true; file: Known } | { ok: false; message: string };
 
-const refused = (message: string): Reading => ({ ok: false, message });
+const refused = (message: string): FileReading => ({ ok: false, message });
 
 const isText = (bytes: Buffer) => {
   try {
@@ -107,7 +107,7 @@ function typesOf(bytes: Buffer): string[] {
 /**
  * @param claimed the media type that the sender gave; empty when it gave none
  */
-export function readFile(bytes: Buffer, claimed: string): Reading {
+export function readFile(bytes: Buffer, claimed: string): FileReading {
   if (bytes.length === 0) return refused('The file is empty.');
   if (stillPicture.test(brandOf(bytes))) {
     const format = brandOf(bytes).startsWith('ftypavi') ? 'AVIF' : 'HEIC, as phones take it';

@@ -12,7 +12,7 @@ import { type Database, toMillis } from '../database/connect';
 import { notFound, problem } from '../problems/problem';
 import { giveMark, markFor } from './giving';
 import { answerTo, findPart, type PartPath, readAnswers } from './marked-part';
-import { readMarks } from './reading';
+import { readMarks } from './marked-answers';
 import { type SecondMarkingRequest, readSecondMarkings, readSeconds } from './second';
 
 /** The second marking of a part of mine, if somebody was asked. */

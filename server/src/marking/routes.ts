@@ -4,7 +4,7 @@ import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { giveMarks } from './giving';
 import { listMarking } from './list';
-import { readMarking } from './reading';
+import { readMarking } from './marked-answers';
 import { requestSecondMarking, readAgreement, adjudicate } from './agreement';
 import { giveSecondMarks, readSecondMarking } from './second';
 import { decideWrong, readUnknown } from './unknown';

@@ -18,7 +18,7 @@ import {
   type PartPath,
   readAnswers,
 } from './marked-part';
-import { type StoredMark, workOf } from './reading';
+import { type StoredMark, workOf } from './marked-answers';
 
 export interface SecondMarkingRequest extends PartPath {
   id: number;

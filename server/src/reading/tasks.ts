@@ -1,5 +1,5 @@
 /** What the reading thread can be asked to do; each gives its results piece by piece. */
-import { readFile, type Reading } from '../files/types';
+import { readFile, type FileReading } from '../files/types';
 import type { FrameworkFile } from '@oaken/core/standards';
 import { readFramework } from './framework';
 import { readItemRows, type RowBatch } from './item-rows';
@@ -7,7 +7,7 @@ import { readItemRows, type RowBatch } from './item-rows';
 async function* recognize(
   bytes: Buffer,
   { claimed }: { claimed: string },
-): AsyncGenerator<Reading> {
+): AsyncGenerator<FileReading> {
   yield readFile(bytes, claimed);
 }
 
@@ -18,5 +18,5 @@ export interface Tasks {
   /** A framework of standards, whole. */
   framework: { options: { type: 'csv' | 'case' }; piece: FrameworkFile };
   /** What a file is, by its bytes. */
-  recognize: { options: { claimed: string }; piece: Reading };
+  recognize: { options: { claimed: string }; piece: FileReading };
 }

@@ -20,7 +20,7 @@ import { invalid, notFound } from '../problems/problem';
 import { insistOnItemWording } from '../wording';
 import { figuresOf, readEdition, readStored, compute, type Computed } from './computing';
 
-type Change = BodyOf<typeof api.lookAhead>;
+type Change = BodyOf<typeof api.previewRescore>;
 
 export interface Rescoreable {
   id: number;
@@ -103,12 +103,12 @@ export function worths(before: Computed, after: Computed) {
   });
 }
 
-export async function lookAhead(
+export async function previewRescore(
   context: Context,
   me: SignedIn,
   assignmentId: number,
   change: Change,
-): Promise<AnswerOf<typeof api.lookAhead>> {
+): Promise<AnswerOf<typeof api.previewRescore>> {
   const { database } = context;
   const assignment = await find(context, me, assignmentId);
   const edition = await readEdition(database, assignment.editionId);

@@ -3,12 +3,14 @@ import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { adjust, takeAdjustmentBack } from './adjusting';
-import { lookAhead } from './changing';
+import { previewRescore } from './changing';
 import { makeRescore, readRescores, undoRescore } from './service';
 
 export function rescoreRoutes(bind: Bind, context: Context, editions: Editions): void {
   bind(api.readRescores, ({ me, params }) => readRescores(context, me, params.assignmentId));
-  bind(api.lookAhead, ({ me, params, body }) => lookAhead(context, me, params.assignmentId, body));
+  bind(api.previewRescore, ({ me, params, body }) =>
+    previewRescore(context, me, params.assignmentId, body),
+  );
   bind(api.makeRescore, ({ me, params, body }) =>
     makeRescore(context, me, params.assignmentId, body),
   );

@@ -22,7 +22,7 @@ import type { EntryScore } from '@oaken/core/attempts';
 import type { EditionEntry } from '@oaken/core/forms';
 import type { Gathered } from './gather';
 import type { Finished } from './lines';
-import type { Looks } from './looks';
+import type { AnswerReadings } from './answer-readings';
 import { choicePart, tableOf, type Scores } from './table';
 
 const nothing: Responses = {};
@@ -35,8 +35,8 @@ export const answerTo = (
 
 /** Which choices somebody chose, for the table. */
 export const chosenIn =
-  (gathered: Gathered, looks: Looks) => (attemptId: number, entry: EditionEntry) =>
-    looks.of(entry, answerTo(gathered, attemptId, entry)).chosen;
+  (gathered: Gathered, readings: AnswerReadings) => (attemptId: number, entry: EditionEntry) =>
+    readings.of(entry, answerTo(gathered, attemptId, entry)).chosen;
 
 /** @param analysis of the items that count, in the order of `counting` */
 export function itemResults(
@@ -44,7 +44,7 @@ export function itemResults(
   finished: Finished[],
   analysis: Analysis,
   counting: EditionEntry[],
-  looks: Looks,
+  readings: AnswerReadings,
 ): ItemResult[] {
   const totalOf = totalsOf(gathered);
   return gathered.entries.map((entry, index) => {
@@ -56,11 +56,11 @@ export function itemResults(
       unscored ??
       (counted >= 0
         ? elementAt(analysis.items, counted)
-        : aloneIn(gathered, finished, entry, looks));
+        : aloneIn(gathered, finished, entry, readings));
     const options = unscored?.choices ?? choicePart(entry)?.options ?? [];
     const { facility, upperLower } = itemFigures;
     const isBlank = (attemptId: number) =>
-      looks.of(entry, answerTo(gathered, attemptId, entry)).blank;
+      readings.of(entry, answerTo(gathered, attemptId, entry)).blank;
     const times = timesOn(gathered, finished, entry, isBlank);
     return {
       entry: entry.id,
@@ -81,7 +81,7 @@ export function itemResults(
       band: upperLower.value === null ? null : discriminationBand(upperLower.value),
       alphaIfItemDeleted: itemFigures.alphaIfItemDeleted,
       options: options.map((option, o) => ({ ...option, ...elementAt(itemFigures.options, o) })),
-      wrongAnswers: wrongAnswers(gathered, finished, entry, looks),
+      wrongAnswers: wrongAnswers(gathered, finished, entry, readings),
       blank: finished.filter(
         ({ attemptId }) => gathered.recordOf(attemptId).scores.has(entry.id) && isBlank(attemptId),
       ).length,
@@ -95,7 +95,7 @@ export function itemResults(
               options,
               analysis.groupSize,
               hurriedIn(times),
-              sharedIn(gathered, finished, entry, looks, totalOf),
+              sharedIn(gathered, finished, entry, readings, totalOf),
             ),
     };
   });
@@ -107,12 +107,12 @@ function aloneIn(
   gathered: Gathered,
   finished: Finished[],
   entry: EditionEntry,
-  looks: Looks,
+  readings: AnswerReadings,
 ): Analysis['items'][number] {
   const scores = new Map<number, Scores>();
   for (const { attemptId } of finished) {
     const score = gathered.recordOf(attemptId).scores.get(entry.id);
-    const { share } = looks.of(entry, answerTo(gathered, attemptId, entry));
+    const { share } = readings.of(entry, answerTo(gathered, attemptId, entry));
     if (score)
       scores.set(
         attemptId,
@@ -124,7 +124,7 @@ function aloneIn(
       tableOf(
         { scoresOf: (attemptId) => scores.get(attemptId), entries: [entry] },
         finished,
-        chosenIn(gathered, looks),
+        chosenIn(gathered, readings),
       ),
     ).items,
     0,
@@ -216,7 +216,7 @@ function sharedIn(
   gathered: Gathered,
   finished: Finished[],
   entry: EditionEntry,
-  looks: Looks,
+  readings: AnswerReadings,
   totalOf: TotalOf,
 ): SharedAnswer | null {
   const byPart = new Map<string, GivenAnswer[]>();
@@ -224,7 +224,8 @@ function sharedIn(
     const { scores } = gathered.recordOf(attemptId);
     if (!scores.get(entry.id)?.reached) continue;
     const rest = roundPoints(totalOf(attemptId) - markedPoints(scores.get(entry.id)));
-    for (const { part, ...given } of looks.of(entry, firstAnswer(gathered, attemptId, entry)).given)
+    for (const { part, ...given } of readings.of(entry, firstAnswer(gathered, attemptId, entry))
+      .given)
       addTo(byPart, part, { ...given, rest });
   }
   for (const given of byPart.values()) {
@@ -239,11 +240,11 @@ function wrongAnswers(
   gathered: Gathered,
   finished: Finished[],
   entry: EditionEntry,
-  looks: Looks,
+  readings: AnswerReadings,
 ): ItemResult['wrongAnswers'] {
   const tally = new Map<string, ItemResult['wrongAnswers'][number]>();
   for (const { attemptId } of finished)
-    for (const { key, ...choice } of looks.of(entry, firstAnswer(gathered, attemptId, entry))
+    for (const { key, ...choice } of readings.of(entry, firstAnswer(gathered, attemptId, entry))
       .wrong) {
       const held = tally.get(key);
       if (held) held.n++;

@@ -15,7 +15,7 @@ import { notFound } from '../problems/problem';
 import { gather, type Gathered } from './gather';
 import { chosenLines, isFinished, isHandedIn, type Finished, type Line } from './lines';
 import { answerTo, chosenIn, itemResults } from './items';
-import { Looks } from './looks';
+import { AnswerReadings } from './answer-readings';
 import { tableOf } from './table';
 import { mayRun } from '../access';
 
@@ -54,8 +54,8 @@ export async function readResults(
   const finished = lines.filter(isFinished);
   const marked = finished.filter((line) => !waitsIn(gathered, line));
   const counting = gathered.entries.filter(({ override }) => override !== 'dropped');
-  const looks = new Looks();
-  const analysis = analysisOf(gathered, counting, finished, marked, looks);
+  const readings = new AnswerReadings();
+  const analysis = analysisOf(gathered, counting, finished, marked, readings);
   const { spread, reliability, groupSize } = analysis;
   const { release, mode } = assignment.rules;
   const bands = release.show === 'band' ? release.bands : [];
@@ -76,9 +76,9 @@ export async function readResults(
     meanShare: spreadOf(marked.flatMap(shareOf)).mean,
     reliability,
     seconds: { median, lowerQuartile, upperQuartile },
-    items: itemResults(gathered, finished, analysis, counting, looks),
+    items: itemResults(gathered, finished, analysis, counting, readings),
     students: lines.map((line) =>
-      studentResult(gathered, looks, line, reliability.standardError.value, bands),
+      studentResult(gathered, readings, line, reliability.standardError.value, bands),
     ),
     compare: comparisons(assignment, gathered, finished),
   };
@@ -122,10 +122,10 @@ function analysisOf(
   counting: EditionEntry[],
   finished: Finished[],
   marked: Finished[],
-  looks: Looks,
+  readings: AnswerReadings,
 ): Analysis {
   const work = { scoresOf: scoresIn(gathered), entries: counting };
-  const table = tableOf(work, finished, chosenIn(gathered, looks));
+  const table = tableOf(work, finished, chosenIn(gathered, readings));
   return withTotals(ofMarked(analyse(table), gathered, counting, finished, marked), marked);
 }
 
@@ -212,7 +212,7 @@ function stateOf({ handedInAt, attemptId }: Line): StudentResult['state'] {
 
 function studentResult(
   gathered: Gathered,
-  looks: Looks,
+  readings: AnswerReadings,
   line: Line,
   error: number | null,
   bands: { name: string; from: number }[],
@@ -246,14 +246,14 @@ function studentResult(
         ? []
         : bandsInReach(line.points, line.maxPoints, error ?? 0, bands),
     cells: isHandedIn(line)
-      ? gathered.entries.map((entry) => cellOf(gathered, looks, line.attemptId, entry))
+      ? gathered.entries.map((entry) => cellOf(gathered, readings, line.attemptId, entry))
       : [],
   };
 }
 
 function cellOf(
   gathered: Gathered,
-  looks: Looks,
+  readings: AnswerReadings,
   attemptId: number,
   entry: EditionEntry,
 ): StudentResult['cells'][number] {
@@ -265,7 +265,7 @@ function cellOf(
   return {
     share: score.reached && !excused && entry.points > 0 ? score.points / entry.points : null,
     points: score.points,
-    responseText: looks.of(entry, answerTo(gathered, attemptId, entry)).responseText,
+    responseText: readings.of(entry, answerTo(gathered, attemptId, entry)).responseText,
     needsMarking: score.needsMarking,
     ...(excused && { excused }),
     ...(tries > 1 && { tries }),

@@ -57,7 +57,7 @@ export async function readStudentWork(
     })),
     entries: entries.map((entry) => entryWork(entry, record, marks)),
     lateAnswers: await readLateAnswers(database, shown.id, entries),
-    adjustments: standing(decided),
+    adjustments: standingAdjustments(decided),
     ratings: await ratingsOf(database, { assignmentId, studentId }, entries),
     history: await readHistory(database, shown, name, marks, decided, numberOf),
   };
@@ -165,7 +165,7 @@ const isExcused = ({ undoneAt, entry, kind }: Decision) =>
   undoneAt === null && entry === '' && kind === 'excused';
 
 /** Decisions that were not taken back. */
-const standing = (decided: Decision[]): StudentWork['adjustments'] =>
+const standingAdjustments = (decided: Decision[]): StudentWork['adjustments'] =>
   decided
     .filter(({ undoneAt }) => undoneAt === null)
     .map(({ id, entry, kind, points, reason, by, at }) => ({

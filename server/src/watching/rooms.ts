@@ -1,13 +1,13 @@
-/** Those who watch an assignment share one look at it, twice a second, for as long as anybody watches. */
+/** Those who watch an assignment share one snapshot of it, twice a second, for as long as anybody watches. */
 import type { Database } from '../database/connect';
 import type { Logger } from '../log';
 import type { Watched } from '@oaken/contract/watching';
 import type { Editions } from '../attempts/editions';
 import { Breather } from '../threads/breather';
-import { Look } from './look';
+import { Snapshot } from './snapshot';
 
-/** Within a second, as a teacher sees it: half of one until the next look, and the way to the page. */
-const lookEvery = 500;
+/** Within a second, as a teacher sees it: half of one until the next snapshot, and the way to the page. */
+const snapshotEvery = 500;
 
 export type Seen = Pick<Watched, 'columns' | 'students' | 'oneSitting'>;
 export interface Watcher {
@@ -23,7 +23,7 @@ class Room {
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
-    private readonly look: Look,
+    private readonly snapshot: Snapshot,
     private readonly now: () => number,
     private readonly log: Logger,
   ) {}
@@ -44,12 +44,12 @@ class Room {
 
   private async turn(): Promise<void> {
     try {
-      await this.tell(await this.look.now(this.now()));
+      await this.tell(await this.snapshot.now(this.now()));
     } catch (error) {
-      // The database may be away for a while; the next look finds whatever happened meanwhile.
+      // The database may be away for a while; the next snapshot finds whatever happened meanwhile.
       this.log.warn({ err: error }, 'looking at an assignment failed');
     }
-    if (this.watchers.size > 0) this.timer = setTimeout(() => void this.turn(), lookEvery);
+    if (this.watchers.size > 0) this.timer = setTimeout(() => void this.turn(), snapshotEvery);
   }
 
   private async tell(seen: Seen): Promise<void> {
@@ -85,7 +85,7 @@ export class Rooms {
   watch(assignmentId: number, watcher: Watcher): () => void {
     let room = this.rooms.get(assignmentId);
     if (!room) {
-      room = new Room(new Look(this.database, this.editions, assignmentId), this.now, this.log);
+      room = new Room(new Snapshot(this.database, this.editions, assignmentId), this.now, this.log);
       this.rooms.set(assignmentId, room);
     }
     const watchers = room;

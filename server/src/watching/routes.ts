@@ -7,7 +7,7 @@ import type { Context } from '../context';
 import { quietly, readCookie, type Bind } from '../http/bind';
 import { notFound } from '../problems/problem';
 import { actOnSittings, sayToStudents } from './acts';
-import { Look } from './look';
+import { Snapshot } from './snapshot';
 import { Rooms, type Seen } from './rooms';
 import { readWork } from './work';
 import { mayRun } from '../access';
@@ -37,7 +37,7 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
   bind(api.watchAssignment, async ({ me, params: { assignmentId } }) => ({
     now: now(),
     ...(await about(me, assignmentId)),
-    ...(await new Look(database, editions, assignmentId).now(now())),
+    ...(await new Snapshot(database, editions, assignmentId).now(now())),
   }));
 
   bind(api.watchEvents, async ({ me, params: { assignmentId }, request, response }) => {

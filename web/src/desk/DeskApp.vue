@@ -16,7 +16,7 @@ import {
 import { computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useSession } from '../client/session';
-import { theme, turnTheme } from '../look/theme';
+import { theme, turnTheme } from '../theme/theme';
 import LastSteps from './shared/LastSteps.vue';
 import SignInAgain from './accounts/SignInAgain.vue';
 import { open } from './router';

@@ -1,4 +1,4 @@
-import '../look/ledger.css';
+import '../theme/ledger.css';
 import 'element-plus/es/components/message-box/style/css';
 import { config } from 'zod';
 import { createPinia } from 'pinia';

@@ -80,7 +80,7 @@ const routes: RouteRecordRaw[] = [
   },
   {
     path: '/tests/:testId(\\d+)/look',
-    component: () => import('./assessments/LookThroughPage.vue'),
+    component: () => import('./assessments/PreviewPage.vue'),
     meta: teacher('Look through'),
   },
   {

@@ -13,10 +13,10 @@ import { sendFileKey } from '../parts/upload';
 import type { OutboxState } from './outbox';
 import TimeLeft from '../sitting/TimeLeft.vue';
 import { useAttempt } from './useAttempt';
-import { useLooks } from './useLooks';
+import { useDisplay } from './useDisplay';
 
 /** Loaded when they are first asked for. */
-const LooksSheet = defineAsyncComponent(() => import('../sitting/LooksSheet.vue'));
+const DisplaySheet = defineAsyncComponent(() => import('../sitting/DisplaySheet.vue'));
 /** A test has no use for it, so a test does not load it. */
 const PracticeHelp = defineAsyncComponent(() => import('./PracticeHelp.vue'));
 const router = useRouter();
@@ -86,13 +86,13 @@ const account = computed(() => `${doneInPractice.value.length} of ${entries.valu
 
 const index = ref(0);
 const asking = ref(false);
-const { chosen, guide } = useLooks();
+const { chosen, guide } = useDisplay();
 /** A support sets where the size begins; the student can still change it. */
 const size = computed({
   get: () => chosen.value ?? attempt.value?.textSize ?? 1,
   set: (value) => (chosen.value = value),
 });
-const choosingLooks = ref(false);
+const choosingDisplay = ref(false);
 provide(sendFileKey, (file, part) =>
   sendFile(file, { entry: elementAt(entries.value, index.value).id, part }),
 );
@@ -197,7 +197,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
         :guide="guide"
         @answer="answer"
         @flag="flag"
-        @looks="choosingLooks = true"
+        @display="choosingDisplay = true"
         @left="left"
         @next="goOn"
         @hand-in="handIn"
@@ -218,11 +218,11 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
           />
         </template>
       </SittingWork>
-      <LooksSheet
-        v-if="choosingLooks"
+      <DisplaySheet
+        v-if="choosingDisplay"
         v-model:size="size"
         v-model:guide="guide"
-        @close="choosingLooks = false"
+        @close="choosingDisplay = false"
       />
     </main>
   </div>

@@ -1,6 +1,6 @@
-import '../look/ledger.css';
+import '../theme/ledger.css';
 import '../sitting/seat.css';
-import '../look/theme';
+import '../theme/theme';
 import { createPinia } from 'pinia';
 import { createApp, watch } from 'vue';
 import { createRouter, createWebHistory, RouterView } from 'vue-router';

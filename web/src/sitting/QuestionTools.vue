@@ -14,7 +14,7 @@ const props = defineProps<{
   /** The question's words, as they stand on the page. */
   words(): string;
 }>();
-const emit = defineEmits<{ flag: []; looks: [] }>();
+const emit = defineEmits<{ flag: []; display: [] }>();
 
 const reading = ref(false);
 const voiceless = ref(false);
@@ -42,7 +42,7 @@ onUnmounted(silence);
     <button v-if="hasChoices" class="btn" :aria-pressed="crossing" @click="crossing = !crossing">
       {{ crossing ? 'Done crossing out' : 'Cross out choices' }}
     </button>
-    <button class="btn" @click="emit('looks')">Text and colours</button>
+    <button class="btn" @click="emit('display')">Text and colours</button>
     <button v-if="aloud" class="btn" :aria-pressed="reading" @click="readAloud">
       {{ reading ? 'Stop reading' : 'Read aloud' }}
     </button>

@@ -42,7 +42,7 @@ defineSlots<{
 const emit = defineEmits<{
   answer: [entry: string, part: string, response: unknown];
   flag: [entry: string];
-  looks: [];
+  display: [];
   left: [];
   next: [];
   handIn: [];
@@ -212,7 +212,7 @@ watch(
             :aloud="aloud ?? false"
             :words="words"
             @flag="emit('flag', here.id)"
-            @looks="emit('looks')"
+            @display="emit('display')"
           />
         </div>
       </section>

@@ -111,7 +111,7 @@ function goTo(place: Hindrance['at']): void {
   document.querySelector<HTMLElement>(where)?.focus();
 }
 const change = (text: string, ...changes: Change[]) => test.change(text, ...changes);
-const standing = computed(() => {
+const saveStatus = computed(() => {
   if (test.waiting.value > 0) return 'Not saved yet';
   if (test.saving.value) return 'Saving …';
   return outline.value ? 'Saved' : '';
@@ -135,7 +135,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
     :title="outline?.title || 'Test'"
     :where="about && whoseWords(about) ? whoseWords(about) : 'Tests'"
   >
-    <span class="faded small" role="status">{{ standing }}</span>
+    <span class="faded small" role="status">{{ saveStatus }}</span>
     <template v-if="mayChange">
       <el-button
         :disabled="!test.canUndo.value"

@@ -174,7 +174,7 @@ const title = computed(() => {
   if (opened.value) return stemLine(opened.value.item.content.stem, 60);
   return itemId === null ? 'New item' : 'Item';
 });
-const standing = computed(() => {
+const saveStatus = computed(() => {
   if (changed.value) return 'Not saved yet; kept in this browser';
   return opened.value ? `Revision ${opened.value.item.revision}, as saved` : 'Nothing written yet';
 });
@@ -260,7 +260,7 @@ const standing = computed(() => {
     </template>
   </FacingPages>
   <FootingLine label="Item">
-    <span>{{ standing }}</span>
+    <span>{{ saveStatus }}</span>
     <span v-if="valid"
       ><b>{{ count(itemPoints(valid), 'point') }}</b></span
     >

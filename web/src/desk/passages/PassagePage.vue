@@ -108,7 +108,7 @@ const problems = computed<Problem[]>(() => {
 });
 const shown = computed(() => whole.value && passageForSitting(whole.value, seeEasier.value));
 
-const standing = computed(() => {
+const saveStatus = computed(() => {
   if (different.value) return 'Not saved yet; kept in this browser';
   return opened.value ? 'As saved' : 'Nothing written yet';
 });
@@ -259,7 +259,7 @@ const numberingWords: Record<Numbering, string> = {
     </template>
   </FacingPages>
   <FootingLine label="Passage">
-    <span>{{ standing }}</span>
+    <span>{{ saveStatus }}</span>
     <span v-if="opened"
       ><b>{{ count(opened.passage.items, 'item') }}</b>
       {{ opened.passage.items === 1 ? 'asks' : 'ask' }} about it</span

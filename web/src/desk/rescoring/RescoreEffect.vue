@@ -5,7 +5,7 @@ import { count } from '@oaken/core/text';
 import { figureText, figureTitle } from '../results/figures';
 import { percent, pointsText } from '../shared/words';
 
-type Ahead = AnswerOf<typeof api.lookAhead>;
+type Ahead = AnswerOf<typeof api.previewRescore>;
 const props = defineProps<{ ahead: Ahead; hidden?: boolean }>();
 type Moved = Ahead['gain'][number];
 const share = ({ points, maxPoints }: Moved['before']) => (maxPoints > 0 ? points / maxPoints : 0);

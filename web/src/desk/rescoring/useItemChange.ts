@@ -7,7 +7,7 @@ import { computed, ref, type Ref } from 'vue';
 import { plain } from '../shared/keptText';
 import { pointsText } from '../shared/words';
 
-export type Change = BodyOf<typeof api.lookAhead>;
+export type Change = BodyOf<typeof api.previewRescore>;
 /** A result whose item can be changed: it was made here, so its wording and key are known. */
 export type ChangeableItem = ItemResult & { content: ItemContent };
 

@@ -6,11 +6,11 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { done } from '../shared/undo';
 
-type Change = BodyOf<typeof api.lookAhead>;
+type Change = BodyOf<typeof api.previewRescore>;
 
 /** @param after what the page does once it was done or undone */
 export function useRescore(assignmentId: number, after: () => Promise<unknown>) {
-  const ahead = ref<AnswerOf<typeof api.lookAhead> | null>(null);
+  const ahead = ref<AnswerOf<typeof api.previewRescore> | null>(null);
   const { wrong, busy, act } = useDoing();
   let looked: Change | null = null;
 
@@ -18,7 +18,7 @@ export function useRescore(assignmentId: number, after: () => Promise<unknown>) 
   async function look(change: Change): Promise<void> {
     looked = change;
     await act(async () => {
-      const effect = await call('lookAhead', { params: { assignmentId }, body: change });
+      const effect = await call('previewRescore', { params: { assignmentId }, body: change });
       if (looked === change) ahead.value = effect;
     });
     if (wrong.value && looked === change) ahead.value = null;

@@ -12,7 +12,7 @@ import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
-import { theme } from '../../look/theme';
+import { theme } from '../../theme/theme';
 
 use([
   BarChart,

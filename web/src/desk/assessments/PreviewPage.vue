@@ -14,7 +14,7 @@ import { call } from '../../client/call';
 import { useSession } from '../../client/session';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
-import LooksSheet from '../../sitting/LooksSheet.vue';
+import DisplaySheet from '../../sitting/DisplaySheet.vue';
 import SittingWork from '../../sitting/SittingWork.vue';
 import TimeLeft from '../../sitting/TimeLeft.vue';
 import { sendFileKey } from '../../parts/upload';
@@ -37,7 +37,7 @@ const accommodation = reactive({
 const answers = reactive<Record<string, { responses: Responses; flagged: boolean }>>({});
 const index = ref(0);
 const asking = ref(false);
-const choosingLooks = ref(false);
+const choosingDisplay = ref(false);
 const guide = ref(false);
 const over = ref<'no' | 'handed-in' | 'time'>('no');
 const beganAt = ref(session.now());
@@ -251,16 +251,16 @@ const result = computed(() => {
       :guide="guide"
       @answer="answer"
       @flag="flag"
-      @looks="choosingLooks = true"
+      @display="choosingDisplay = true"
       @hand-in="end('handed-in')"
     />
   </div>
   <p v-else-if="test" class="inset">There is nothing to sit yet: this form has no items.</p>
-  <LooksSheet
-    v-if="choosingLooks"
+  <DisplaySheet
+    v-if="choosingDisplay"
     v-model:size="accommodation.size"
     v-model:guide="guide"
-    @close="choosingLooks = false"
+    @close="choosingDisplay = false"
   />
   <CopyTestDialog
     v-if="test"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Size of text, colours and the line guide, each seen at once behind the sheet. */
 import { onMounted, ref } from 'vue';
-import { setTheme, theme, themes } from '../look/theme';
+import { setTheme, theme, themes } from '../theme/theme';
 
 const size = defineModel<number>('size', { required: true });
 const guide = defineModel<boolean>('guide', { required: true });
@@ -17,11 +17,11 @@ const percent = (value: number) => `${Math.round(value * 100)} %`;
   <dialog
     ref="sheet"
     class="ask-sheet"
-    aria-labelledby="looks-title"
+    aria-labelledby="display-title"
     @cancel="emit('close')"
     @close="emit('close')"
   >
-    <h2 id="looks-title">Text and colours</h2>
+    <h2 id="display-title">Text and colours</h2>
     <fieldset>
       <legend>Size of text</legend>
       <label v-for="entry in sizes" :key="entry" class="option">

@@ -36,7 +36,7 @@ export interface Given {
   right: boolean;
 }
 
-export interface Look {
+export interface AnswerReading {
   responseText: string;
   given: Given[];
   blank: boolean;
@@ -48,22 +48,22 @@ export interface Look {
   share: number;
 }
 
-export class Looks {
-  private readonly known = new Map<string, Map<Responses, Look>>();
+export class AnswerReadings {
+  private readonly known = new Map<string, Map<Responses, AnswerReading>>();
 
   /** Answers that are equal should be one object: then they are looked at once. */
-  of(entry: EditionEntry, responses: Responses): Look {
-    const held = this.known.get(entry.id) ?? new Map<Responses, Look>();
+  of(entry: EditionEntry, responses: Responses): AnswerReading {
+    const held = this.known.get(entry.id) ?? new Map<Responses, AnswerReading>();
     this.known.set(entry.id, held);
     const known = held.get(responses);
     if (known) return known;
-    const made = look(entry, responses);
+    const made = read(entry, responses);
     held.set(responses, made);
     return made;
   }
 }
 
-function look(entry: EditionEntry, responses: Responses): Look {
+function read(entry: EditionEntry, responses: Responses): AnswerReading {
   const { content } = entry;
   const { parts, points, maxPoints } = scoreItem(content, responses);
   const choices = choicePart(entry);

@@ -29,7 +29,7 @@ interface Line {
 /** Answers of so many attempts are read in one statement; a whole grade's would arrive in one piece. */
 const attemptsAtOnce = 40;
 
-export class Look {
+export class Snapshot {
   /** Of each attempt: its entries in the student's own order. */
   private readonly forms = new Map<number, EditionEntry[]>();
   /** What was read of an answer stays until its number grows. */
@@ -108,7 +108,7 @@ export class Look {
     }));
   }
 
-  /** Reads only the answers that have changed since the last look. */
+  /** Reads only the answers that have changed since the last snapshot. */
   private async readCells(attemptIds: number[], breather: Breather): Promise<void> {
     const { Answer } = this.database.models;
     const saved = await Answer.findAll({

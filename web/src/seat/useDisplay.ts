@@ -4,7 +4,7 @@
  */
 import { ref, watch } from 'vue';
 
-export function useLooks() {
+export function useDisplay() {
   /** Null: not chosen here, so that a support can say. */
   const chosen = ref<number | null>(Number(localStorage.getItem('oaken-size')) || null);
   const guide = ref(localStorage.getItem('oaken-guide') === 'on');
