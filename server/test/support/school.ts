@@ -16,6 +16,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { Database } from '../../src/database/connect';
+import { closedAtTheEnd } from './left-open';
 
 /** The thread as it is served; start-database.cjs builds it. */
 const reader = new Reader(pathToFileURL(join(process.cwd(), 'server/dist/reader.mjs')));
@@ -188,7 +189,7 @@ export async function openSchool({
     async jobs() {
       for (const { run } of app.jobs) await run();
     },
-    async close() {
+    close: closedAtTheEnd(async () => {
       await new Promise((done) => {
         server.close(done);
         server.closeAllConnections();
@@ -196,7 +197,7 @@ export async function openSchool({
       await app.context.saving.drain();
       await database.query(`DROP DATABASE \`${place.name}\``).catch(() => {});
       await Promise.all([database.close(), seatDatabase.close()]);
-    },
+    }),
   };
 }
 

@@ -16,6 +16,9 @@ const documents: Words[] = [
   ['editions', 'content', '"mistake":', '"misconception":'],
   ['editions', 'content', '"settled":"all-points"', '"override":"full-credit"'],
   ['editions', 'content', '"settled":"left-out"', '"override":"dropped"'],
+  // The database writes its own JSON with a space.
+  ['editions', 'content', '"settled": "all-points"', '"override": "full-credit"'],
+  ['editions', 'content', '"settled": "left-out"', '"override": "dropped"'],
 ];
 
 /** The trade's words: a misconception behind a choice, full credit for everybody, dropped from scoring. */
