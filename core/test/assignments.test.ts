@@ -8,6 +8,7 @@ import {
   ruleProblems,
   slipOf,
   usualBands,
+  usualRules,
   type AssignmentRules,
   type Shows,
   type SlipFacts,
@@ -36,24 +37,12 @@ import fc from 'fast-check';
 const zone = 'America/New_York';
 const now = Date.UTC(2026, 2, 3, 15);
 const rules: AssignmentRules = {
-  mode: 'test',
-  offPerTry: 1 / 3,
-  limitMinutes: 20,
-  stageLimit: null,
-  goBack: true,
-  oneSitting: false,
-  warnMinutes: [5, 1],
-  attempts: 1,
-  counts: 'best',
-  order: 'own',
-  shuffleChoices: true,
+  ...usualRules,
   release: {
-    score: 'after-closing',
+    ...usualRules.release,
     marks: 'by-hand',
     answers: 'by-hand',
     explanations: 'by-hand',
-    show: 'both',
-    bands: [],
   },
 };
 

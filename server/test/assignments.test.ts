@@ -8,7 +8,7 @@ import {
   clientKey,
   giveTest,
   openSchool,
-  plainRules,
+  usualRules,
   wishes,
   type School,
   type Visitor,
@@ -225,12 +225,12 @@ describe('attempts', () => {
     const given = await giveTest(school, teacher, {
       change: {
         rules: {
-          ...plainRules,
+          ...usualRules,
           attempts: 3,
           counts: 'best',
           shuffleChoices: false,
           release: {
-            ...plainRules.release,
+            ...usualRules.release,
             score: 'at-hand-in',
             answers: 'at-hand-in',
             marks: 'at-hand-in',
@@ -325,9 +325,9 @@ describe('times and release', () => {
         closesAt: start + 8 * hour,
         lateRule: { late: 'until', until: start + 48 * hour, offPerDay: 0.25 },
         rules: {
-          ...plainRules,
+          ...usualRules,
           shuffleChoices: false,
-          release: { ...plainRules.release, score: 'at-hand-in', show: 'band', bands },
+          release: { ...usualRules.release, score: 'at-hand-in', show: 'band', bands },
         },
       },
     });
@@ -367,9 +367,9 @@ describe('times and release', () => {
         closesAt: start + hour,
         answersFrom: start + 3 * hour,
         rules: {
-          ...plainRules,
+          ...usualRules,
           release: {
-            ...plainRules.release,
+            ...usualRules.release,
             score: 'at-hand-in',
             marks: 'after-closing',
             answers: 'after-closing',

@@ -4,7 +4,7 @@ import {
   clientKey,
   giveTest,
   openSchool,
-  plainRules,
+  usualRules,
   wishes,
   type Reply,
   type School,
@@ -270,7 +270,7 @@ describe('giving', () => {
     ],
     [
       'a limit of nothing',
-      () => ({ rules: { ...plainRules, limitMinutes: 0 } }),
+      () => ({ rules: { ...usualRules, limitMinutes: 0 } }),
       '/rules/limitMinutes',
       'The time limit must be at least 1 minute.',
     ],

@@ -3,7 +3,7 @@ import {
   answer,
   clientKey,
   openSchool,
-  plainRules,
+  usualRules,
   wishes,
   type School,
   type Visitor,
@@ -91,7 +91,7 @@ async function sat() {
     testId,
     testVersion: version,
     ...wishes([1], school.clock.now + 3_600_000),
-    rules: plainRules,
+    rules: usualRules,
   });
   for (let n = 0; n < 10; n++) {
     const strong = n < 5;

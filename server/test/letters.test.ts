@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { row } from './support/sql';
 import { SmtpPost } from '../src/letters/post';
 import { RemoteMailbox } from '../src/letters/mailbox';
-import { giveTest, openSchool, plainRules, type School, type Visitor } from './support/school';
+import { giveTest, openSchool, usualRules, type School, type Visitor } from './support/school';
 
 let school: School;
 let teacher: Visitor;
@@ -44,7 +44,7 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
       change: {
         invite: true,
         instructions: 'Bring a ruler.',
-        rules: { ...plainRules, limitMinutes: 20 },
+        rules: { ...usualRules, limitMinutes: 20 },
       },
     });
     await school.jobs();

@@ -3,7 +3,7 @@ import {
   answer,
   clientKey,
   openSchool,
-  plainRules,
+  usualRules,
   wishes,
   type School,
   type Visitor,
@@ -64,8 +64,8 @@ async function handedIn(texts: string[], from: number, more: object = {}) {
   });
   const { version } = await teacher.ok('GET', `/api/tests/${testId}`);
   const rules = {
-    ...plainRules,
-    release: { ...plainRules.release, score: 'at-hand-in', marks: 'by-hand' },
+    ...usualRules,
+    release: { ...usualRules.release, score: 'at-hand-in', marks: 'by-hand' },
   };
   const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
     clientKey: clientKey(),

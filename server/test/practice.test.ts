@@ -5,7 +5,7 @@ import {
   answer,
   giveTest,
   openSchool,
-  plainRules,
+  usualRules,
   type School,
   type Visitor,
 } from './support/school';
@@ -19,11 +19,11 @@ beforeAll(async () => {
 afterAll(() => school.close());
 
 const practice = {
-  ...plainRules,
+  ...usualRules,
   mode: 'practice',
   offPerTry: 0.25,
   shuffleChoices: false,
-  release: { ...plainRules.release, score: 'at-hand-in' },
+  release: { ...usualRules.release, score: 'at-hand-in' },
 };
 
 async function begun(index: number, rules: object = practice) {
@@ -148,7 +148,7 @@ describe('practice', () => {
   });
 
   test('is no way to help in a test, in another’s attempt, for an item that was not given, or after the time', async () => {
-    const { path, student, attempt } = await begun(1, plainRules);
+    const { path, student, attempt } = await begun(1, usualRules);
     for (const body of [{ want: 'answer' }, { want: 'hint', after: 0 }])
       expect((await student.post(path(0), body)).status).toBe(403);
     const currentPractice = await begun(2);

@@ -6,7 +6,7 @@ import {
   answer,
   clientKey,
   openSchool,
-  plainRules,
+  usualRules,
   wishes,
   type School,
   type Visitor,
@@ -71,8 +71,8 @@ async function sat(all: (string[] | null)[], from: number, change: Record<string
     { name: 'Not yet', from: 0 },
   ];
   const rules = {
-    ...plainRules,
-    release: { ...plainRules.release, score: 'at-hand-in', show: 'band', bands },
+    ...usualRules,
+    release: { ...usualRules.release, score: 'at-hand-in', show: 'band', bands },
     ...change,
   };
   const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {

@@ -14,7 +14,7 @@ import {
   clientKey,
   giveTest,
   openSchool,
-  plainRules,
+  usualRules,
   wishes,
   type School,
   type Visitor,
@@ -127,10 +127,10 @@ async function sat(all: string[][], from: number, change: Record<string, unknown
   });
   const { version } = await teacher.ok('GET', `/api/tests/${testId}`);
   const rules = {
-    ...plainRules,
+    ...usualRules,
     attempts: 3,
     counts: 'best',
-    release: { ...plainRules.release, score: 'at-hand-in' },
+    release: { ...usualRules.release, score: 'at-hand-in' },
     ...change,
   };
   const { id: assignmentId } = await teacher.ok('POST', '/api/assignments', {
@@ -556,9 +556,9 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
     search: 'subject=Opinions&sort=oldest',
     change: {
       rules: {
-        ...plainRules,
+        ...usualRules,
         shuffleChoices: false,
-        release: { ...plainRules.release, score: 'at-hand-in' },
+        release: { ...usualRules.release, score: 'at-hand-in' },
       },
     },
   });
@@ -605,7 +605,7 @@ test('an opinion shows how often each choice was taken, and neither it nor a pag
 test('what was not reached counts for a standard as it does in the score', async () => {
   const given = await giveTest(school, teacher, {
     className: '6D',
-    change: { rules: { ...plainRules, limitMinutes: 20, shuffleChoices: false } },
+    change: { rules: { ...usualRules, limitMinutes: 20, shuffleChoices: false } },
   });
   const student = await school.student('6D', 20);
   const attempt = await student.ok(

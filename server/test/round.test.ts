@@ -8,7 +8,7 @@ import {
   clientKey,
   giveTest,
   openSchool,
-  plainRules,
+  usualRules,
   wishes,
   type School,
   type Visitor,
@@ -288,7 +288,7 @@ describe('results', () => {
   test('points, facility, flags and CSV of a class that answered in known ways', async () => {
     const { assignmentId, test } = await giveTest(school, teacher, {
       words: 'notebooks',
-      change: { rules: { ...plainRules, shuffleChoices: true } },
+      change: { rules: { ...usualRules, shuffleChoices: true } },
     });
     const [entry] = test.outline.sections[0]!.entries;
     const [part] = test.revisions[0]!.content.parts;

@@ -10,7 +10,7 @@ import {
   answer,
   giveTest,
   openSchool,
-  plainRules,
+  usualRules,
   wishes,
   type School,
   type Visitor,
@@ -223,7 +223,7 @@ describe('handing in', () => {
 
   test('students see the same questions in their own order of choices, and the same order when they come back', async () => {
     const { assignmentId } = await giveTest(school, teacher, {
-      change: { rules: { ...plainRules, order: 'shuffled' } },
+      change: { rules: { ...usualRules, order: 'shuffled' } },
     });
     const orders = new Set<string>();
     for (const place of [11, 12, 13]) {
@@ -273,7 +273,7 @@ test.each([
       testId,
       testVersion: version,
       ...wishes([1], closesAt),
-      rules: { ...plainRules, mode, ...rules },
+      rules: { ...usualRules, mode, ...rules },
     });
     expect(new Set(revisions.map(({ kind }) => kind)).size).toBe(partKinds.length);
     const student = await school.student('6B', place);
@@ -380,7 +380,7 @@ test('a save waits for nobody who changes the assignment or renews the figures o
 
 describe('answers that arrive after the end', () => {
   const sittingAt = async (place: number, change: Record<string, unknown> = {}) => {
-    const rules = { ...plainRules, lateAnswers: 'count', ...(change.rules as object) };
+    const rules = { ...usualRules, lateAnswers: 'count', ...(change.rules as object) };
     const { assignmentId } = await giveTest(school, teacher, {
       className: '6D',
       change: { ...change, rules },
@@ -434,7 +434,7 @@ describe('answers that arrive after the end', () => {
     });
     expect((await sitting.save(sitting.written(3, start))).status).toBe(409);
 
-    const released = { ...plainRules, release: { ...plainRules.release, marks: 'after-closing' } };
+    const released = { ...usualRules, release: { ...usualRules.release, marks: 'after-closing' } };
     const other = await sittingAt(2, { closesAt: start + 30 * 60_000, rules: released });
     school.clock.now = other.attempt.deadlineAt! + 60_000;
     await school.jobs();

@@ -6,7 +6,7 @@ import {
   answer,
   giveTest,
   openSchool,
-  plainRules,
+  usualRules,
   schoolMorning,
   type School,
   type Visitor,
@@ -28,7 +28,7 @@ const pass = (time: number) => void (school.clock.now += time);
 /** A test of six items begun by one student. */
 async function begun(place: number, rules: object) {
   const { assignmentId } = await giveTest(school, teacher, {
-    change: { rules: { ...plainRules, lateAnswers: 'count', shuffleChoices: false, ...rules } },
+    change: { rules: { ...usualRules, lateAnswers: 'count', shuffleChoices: false, ...rules } },
   });
   const student = await school.student('6B', place);
   const begin = () => student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
@@ -159,7 +159,7 @@ describe('each item with a time of its own', () => {
       word: '',
       instructions: '',
       note: '',
-      rules: plainRules,
+      rules: usualRules,
     };
     await teacher.ok('PUT', `/api/assignments/${assignmentId}`, change);
     // The whole has a limit now; the way through stays as it was begun.
@@ -241,7 +241,7 @@ test('in one sitting: a reload is no leaving, a long time away is, and the teach
 
 test('what cannot be given is refused in words, each at its field', async () => {
   const give = (rules: object) =>
-    giveTest(school, teacher, { change: { rules: { ...plainRules, ...rules } } }).then(
+    giveTest(school, teacher, { change: { rules: { ...usualRules, ...rules } } }).then(
       () => '',
       (error: Error) => error.message,
     );

@@ -5,7 +5,7 @@ import {
   answer,
   giveTest,
   openSchool,
-  plainRules,
+  usualRules,
   schoolMorning,
   type School,
   type Visitor,
@@ -22,7 +22,7 @@ afterAll(() => school.close());
 
 const minute = 60_000;
 const pass = (time: number) => void (school.clock.now += time);
-const rules = { ...plainRules, shuffleChoices: false };
+const rules = { ...usualRules, shuffleChoices: false };
 
 /** The events of a watched assignment, as a browser reads them (HTML Standard, server-sent events). */
 async function watch(by: Visitor, assignmentId: number, base = school.base) {

@@ -25,6 +25,7 @@ export {
   scoreShows,
   stageLimit,
   usualBands,
+  usualRules,
   usualOffPerTry,
   type AssignmentRules,
   type Band,

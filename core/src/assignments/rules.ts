@@ -125,6 +125,29 @@ export const usualBands: Band[] = [
   { name: 'F', from: 0 },
 ];
 
+/** What an assignment begins with, until its teacher says otherwise. Common practice, no source. */
+export const usualRules: AssignmentRules = {
+  mode: 'test',
+  offPerTry: usualOffPerTry,
+  limitMinutes: 20,
+  stageLimit: null,
+  goBack: true,
+  oneSitting: false,
+  warnMinutes: [5, 1],
+  attempts: 1,
+  counts: 'best',
+  order: 'own',
+  shuffleChoices: true,
+  release: {
+    score: 'after-closing',
+    marks: 'after-closing',
+    answers: 'after-closing',
+    explanations: 'after-closing',
+    show: 'both',
+    bands: [],
+  },
+};
+
 /** What stands against the rules themselves, in words, each at its field. */
 export function ruleProblems(rules: AssignmentRules): { field: string; message: string }[] {
   const problems: { field: string; message: string }[] = [];

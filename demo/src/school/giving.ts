@@ -1,31 +1,10 @@
 /** Tests given to classes, and who sat them. */
+import { usualRules } from '@oaken/core/assignments';
 import { valueOf } from '@oaken/core/certain';
 import type { Plan } from '../plan';
 import type { Building } from './building';
 import { sit } from './sitting';
 import { keyOf, plannedTest, putTest, type PlannedTest } from './tests';
-
-const rulesOf = ({ limitMinutes }: Plan) => ({
-  mode: 'test',
-  offPerTry: 0.333333,
-  limitMinutes,
-  stageLimit: null,
-  goBack: true,
-  oneSitting: false,
-  warnMinutes: [5, 1],
-  attempts: 1,
-  counts: 'best',
-  order: 'own',
-  shuffleChoices: true,
-  release: {
-    score: 'after-closing',
-    marks: 'after-closing',
-    answers: 'after-closing',
-    explanations: 'after-closing',
-    show: 'both',
-    bands: [],
-  },
-});
 
 export function giveAndSit(building: Building, id: number, plan: Plan): void {
   const test = plannedTest(building, id, plan);
@@ -39,7 +18,7 @@ export function giveAndSit(building: Building, id: number, plan: Plan): void {
     kind: plan.kind,
     opens_at: new Date(test.opens),
     closes_at: new Date(test.closes),
-    rules: JSON.stringify(rulesOf(plan)),
+    rules: JSON.stringify({ ...usualRules, limitMinutes: plan.limitMinutes }),
     client_key: keyOf(id),
     created_at: test.made,
   });

@@ -16,6 +16,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import type { Database } from '../../src/database/connect';
+import { usualRules } from '@oaken/core/assignments';
 import { closedAtTheEnd } from './left-open';
 
 /** The thread as it is served; start-database.cjs builds it. */
@@ -201,28 +202,7 @@ export async function openSchool({
   };
 }
 
-/** An assignment rule set as the assigning page sends it. */
-export const plainRules = {
-  mode: 'test',
-  offPerTry: 0.333333,
-  limitMinutes: 20 as number | null,
-  stageLimit: null as object | null,
-  goBack: true,
-  oneSitting: false,
-  warnMinutes: [5, 1],
-  attempts: 1 as number | null,
-  counts: 'best',
-  order: 'own',
-  shuffleChoices: true,
-  release: {
-    score: 'after-closing',
-    marks: 'after-closing',
-    answers: 'after-closing',
-    explanations: 'after-closing',
-    show: 'both',
-    bands: [] as { name: string; from: number }[],
-  },
-};
+export { usualRules };
 
 /** Everything that a teacher wishes for, as the assigning page sends it; open now. */
 export const wishes = (classIds: number[], closesAt: number | null) => ({
@@ -235,7 +215,7 @@ export const wishes = (classIds: number[], closesAt: number | null) => ({
   word: '',
   instructions: '',
   note: '',
-  rules: plainRules,
+  rules: usualRules,
 });
 
 let keys = 0;
