@@ -7,7 +7,7 @@ import { byId } from '../database/by-id';
 import { toMillis, type Database } from '../database/connect';
 import { present } from '@oaken/core/certain';
 import type { Item, Revision } from '../models';
-import { listsBeside } from './lists';
+import { labelsBeside, standardsBeside } from './lists';
 import { namedBanks, readableBanks, type BankAccess } from './rights';
 
 type Row = ItemRow & { testId: number | null };
@@ -34,17 +34,12 @@ async function asRows(
   transaction?: Transaction,
 ): Promise<Row[]> {
   const ids = inBank.map(({ revision }) => revision.id);
-  const listsOf = await listsBeside(database, ids, transaction);
-  const standards = byId(
-    await database.models.Standard.findAll({
-      attributes: ['id', 'code', 'statement', 'position'],
-      where: { id: [...new Set(ids.flatMap((id) => listsOf(id).standards))] },
-      raw: true,
-      transaction,
-    }),
-  );
+  const [labelsOf, standardsOf] = await Promise.all([
+    labelsBeside(database, ids, transaction),
+    standardsBeside(database, ids, transaction),
+  ]);
   return inBank.map(({ revision, item, bank, asksAsNow }) => {
-    const lists = listsOf(revision.id);
+    const { grades, tags } = labelsOf(revision.id);
     return {
       id: item.id,
       revisionId: revision.id,
@@ -55,14 +50,11 @@ async function asRows(
       markedBy: revision.markedBy,
       points: revision.points,
       subject: revision.subject,
-      grades: lists.grades,
-      standards: lists.standards
-        .flatMap((id) => standards.get(id) ?? [])
-        .sort((a, b) => a.position - b.position)
-        .map(({ id, code, statement }) => ({ id, code, statement })),
+      grades,
+      standards: standardsOf(revision.id),
       depth: revision.depth,
       seconds: revision.seconds,
-      tags: lists.tags,
+      tags,
       author: revision.author,
       licence: revision.licence,
       bank: bank.name,
@@ -123,36 +115,41 @@ export async function readRevisions(
   return asRows(database, inBank, transaction);
 }
 
-/** The items as they stand now, in the order of `itemIds`; those that I may not read are left out. */
-export async function readItems(
+type ItemWithRevision = ItemColumns & { revision: RevisionColumns };
+
+/** The items as they stand now, in the order of `itemIds`; those that lie in none of the banks are left out. */
+export async function readItemsIn(
   database: Database,
-  me: SignedIn,
+  banks: ReadonlyMap<number, BankAccess>,
   itemIds: number[],
   { retired = false }: { retired?: boolean } = {},
 ): Promise<ItemRow[]> {
   if (itemIds.length === 0) return [];
-  const { Item, Revision } = database.models;
-  const banks = await readableBanks(database, me);
-  const items = byId(
-    await Item.findAll({
-      where: { id: itemIds, bankId: [...banks.keys()], ...(retired ? {} : { retiredAt: null }) },
-      raw: true,
-    }),
-  );
-  const presentIds = [...items.values()].flatMap(({ revisionId }) => revisionId ?? []);
-  const revisions = byId(await Revision.findAll({ where: { id: presentIds }, raw: true }));
+  const rows = await database.models.Item.findAll({
+    where: { id: itemIds, bankId: [...banks.keys()], ...(retired ? {} : { retiredAt: null }) },
+    include: { association: 'revision', required: true },
+    raw: true,
+    nest: true,
+  });
+  const items = byId(rows as unknown as ItemWithRevision[]);
   const inBank = itemIds.flatMap((id) => {
     const item = items.get(id);
     if (!item) return [];
-    const revision = revisions.get(present(item.revisionId, 'revision of the item'));
-    return {
-      revision: present(revision, 'revision of the item'),
-      item,
-      bank: present(banks.get(item.bankId), 'bank'),
-      asksAsNow: true,
-    };
+    const bank = present(banks.get(item.bankId), 'bank');
+    return { revision: item.revision, item, bank, asksAsNow: true };
   });
   return asRows(database, inBank);
+}
+
+/** The same of the banks that I may read. */
+export async function readItems(
+  database: Database,
+  me: SignedIn,
+  itemIds: number[],
+  options: { retired?: boolean } = {},
+): Promise<ItemRow[]> {
+  if (itemIds.length === 0) return [];
+  return readItemsIn(database, await readableBanks(database, me), itemIds, options);
 }
 
 /** The facts of a row, as a new revision takes them over. */

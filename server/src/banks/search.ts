@@ -10,9 +10,9 @@ import { atWall } from '@oaken/core/timing';
 import type { z } from 'zod';
 import { Op } from 'sequelize';
 import { rule } from '../access';
-import { readableBanks } from './rights';
+import { readableBanks, type BankAccess } from './rights';
 import type { SignedIn } from '../access/signed-in';
-import { readItems } from './rows';
+import { readItemsIn } from './rows';
 import { present } from '@oaken/core/certain';
 import type { Context } from '../context';
 
@@ -59,6 +59,7 @@ async function questionOf(
   context: Context,
   me: SignedIn,
   wanted: Search,
+  banks: ReadonlyMap<number, BankAccess>,
   size: number,
 ): Promise<Question> {
   const { sort, from = 0, passage, editedSince, unusedSince, unusedBy, ...rest } = wanted;
@@ -68,7 +69,7 @@ async function questionOf(
     order: sort,
     from,
     size,
-    banks: [...(await readableBanks(context.database, me)).keys()],
+    banks: [...banks.keys()],
     passage: passage === undefined ? undefined : passage === 'yes',
     editedSince: editedSince === undefined ? undefined : await startOf(context, me, editedSince),
     without: since === null ? undefined : await givenSince(context, me, since, unusedBy),
@@ -76,19 +77,20 @@ async function questionOf(
 }
 
 export async function searchItems(context: Context, me: SignedIn, wanted: Search) {
-  const question = await questionOf(context, me, wanted, pageSize);
+  const banks = await readableBanks(context.database, me);
+  const question = await questionOf(context, me, wanted, banks, pageSize);
   // Counts stand beside the first page; they would be the same for every other.
   const page = await context.finder.find({ ...question, counted: question.from === 0 });
   const { total, counts, matched, mended, ids } = page;
-  return { total, counts, matched, mended, items: await readItems(context.database, me, ids) };
+  return { total, counts, matched, mended, items: await readItemsIn(context.database, banks, ids) };
 }
 
 export async function findItems(context: Context, me: SignedIn, wanted: Search) {
+  const banks = await readableBanks(context.database, me);
   const { total, ids } = await context.finder.find(
-    await questionOf(context, me, wanted, mostAtOnce),
+    await questionOf(context, me, wanted, banks, mostAtOnce),
   );
   if (ids.length === 0) return { total, items: [] };
-  const banks = await readableBanks(context.database, me);
   const items = await context.database.models.Item.findAll({
     attributes: ['id', 'bankId'],
     where: { id: ids, bankId: [...banks.keys()] },
@@ -110,6 +112,7 @@ export async function findAllIds(
   wanted: Filters,
   limit: number,
 ): Promise<number[]> {
-  const question = await questionOf(context, me, { ...wanted, sort: 'relevance' }, limit);
+  const banks = await readableBanks(context.database, me);
+  const question = await questionOf(context, me, { ...wanted, sort: 'relevance' }, banks, limit);
   return (await context.finder.find({ ...question, counted: false })).ids;
 }

@@ -51,14 +51,14 @@ async function* readSome(
       raw: true,
     }),
   );
-  const listsOf = await listsBeside(database, revisionIds);
   const passageIds = [...revisions.values()].flatMap(({ passageId }) => passageId ?? []);
-  const passages = byId(
-    await Passage.findAll({
+  const [listsOf, passages] = await Promise.all([
+    listsBeside(database, revisionIds),
+    Passage.findAll({
       where: { id: [...new Set(passageIds)] },
       include: { association: 'revision', attributes: ['words'] },
-    }),
-  );
+    }).then(byId),
+  ]);
   for (const id of ids) {
     const item = items.get(id);
     const revision = item?.revisionId && revisions.get(item.revisionId);
