@@ -100,6 +100,7 @@ const queries: Record<string, Run> = {
   nextRevisionNumber: (on, inside) =>
     banks.nextRevisionNumber(on, { itemId: itemIds[0] ?? 0, testId: null }, inside),
   sumsOfEarlierWordings: (on) => banks.sumsOfEarlierWordings(on, itemIds[0] ?? 0),
+  'listsOfRevisions, 40 revisions': (on) => banks.listsOfRevisions(on, revisionIds),
   touchedItems: (on) => banks.touchedItems(on, null),
   folderWithBelow: (on, inside) => banks.folderWithBelow(on, 1, inside),
   sumsByClass: (on) => assessments.sumsByClass(on, revisionIds),

@@ -92,3 +92,38 @@ export async function folderWithBelow(
   );
   return folders.map(({ id }) => id);
 }
+
+/** One entry of the lists beside a revision: a grade (its id), a tag (its name), a standard. */
+export interface ListEntry {
+  revisionId: number;
+  list: 'grade' | 'tag' | 'standard';
+  id: number;
+  /** A tag, or the code of a standard. */
+  name: string;
+  statement: string;
+}
+
+/**
+ * The grades, tags and standards beside revisions; grades and standards in their order. SQL,
+ * because a search shows fifty items within tens of milliseconds, and each of the three lists asked
+ * alone costs another way to the database. Measured: MEASURE
+ */
+export async function listsOfRevisions(
+  database: Database,
+  revisionIds: readonly number[],
+  transaction?: Transaction,
+): Promise<ListEntry[]> {
+  if (revisionIds.length === 0) return [];
+  return database.query<ListEntry>(
+    `SELECT revision_id AS revisionId, 'grade' AS list, grade AS id, '' AS name, '' AS statement, grade AS position
+       FROM revision_grades WHERE revision_id IN (:revisionIds)
+      UNION ALL
+     SELECT revision_id, 'tag', 0, tag, '', 0 FROM revision_tags WHERE revision_id IN (:revisionIds)
+      UNION ALL
+     SELECT rs.revision_id, 'standard', s.id, s.code, s.statement, s.position
+       FROM revision_standards rs JOIN standards s ON s.id = rs.standard_id
+      WHERE rs.revision_id IN (:revisionIds)
+      ORDER BY position`,
+    { type: QueryTypes.SELECT, replacements: { revisionIds }, transaction },
+  );
+}

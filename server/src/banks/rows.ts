@@ -7,7 +7,7 @@ import { byId } from '../database/by-id';
 import { toMillis, type Database } from '../database/connect';
 import { present } from '@oaken/core/certain';
 import type { Item, Revision } from '../models';
-import { labelsBeside, standardsBeside } from './lists';
+import { listsBeside } from './lists';
 import { namedBanks, readableBanks, type BankAccess } from './rights';
 
 type Row = ItemRow & { testId: number | null };
@@ -34,12 +34,9 @@ async function asRows(
   transaction?: Transaction,
 ): Promise<Row[]> {
   const ids = inBank.map(({ revision }) => revision.id);
-  const [labelsOf, standardsOf] = await Promise.all([
-    labelsBeside(database, ids, transaction),
-    standardsBeside(database, ids, transaction),
-  ]);
+  const listsOf = await listsBeside(database, ids, transaction);
   return inBank.map(({ revision, item, bank, asksAsNow }) => {
-    const { grades, tags } = labelsOf(revision.id);
+    const { grades, standards, tags } = listsOf(revision.id);
     return {
       id: item.id,
       revisionId: revision.id,
@@ -51,7 +48,7 @@ async function asRows(
       points: revision.points,
       subject: revision.subject,
       grades,
-      standards: standardsOf(revision.id),
+      standards,
       depth: revision.depth,
       seconds: revision.seconds,
       tags,

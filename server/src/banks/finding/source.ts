@@ -91,7 +91,7 @@ function findable(
     itemRestCorrelation: item.itemRestCorrelation,
     uses: item.useCount,
     grades,
-    standards,
+    standards: standards.map(({ id }) => id),
     tags,
     createdAt: toMillis(item.createdAt),
     editedAt: toMillis(revision.createdAt),
