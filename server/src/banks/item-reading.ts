@@ -12,26 +12,33 @@ import { readItems, readRevisions } from './rows';
 import { usesOf } from './uses';
 
 export async function readItem({ database }: Context, me: SignedIn, itemId: number) {
-  const { ItemFigures } = database.models;
-  const [item] = await readItems(database, me, [itemId], { retired: true });
-  const stored = item && (await database.models.Item.findByPk(itemId));
-  if (!stored) throw notFound('The item');
-  const { uses, hiddenUses } = await usesOf(database, me, [itemId]);
-  const byGrade = await ItemFigures.findAll({ where: { itemId }, order: ['grade'] });
+  const { Item, ItemFigures } = database.models;
+  const [[item], stored] = await Promise.all([
+    readItems(database, me, [itemId], { retired: true }),
+    Item.findByPk(itemId),
+  ]);
+  if (!item || !stored) throw notFound('The item');
+  const [{ uses, hiddenUses }, byGrade, earlier, revisions, kin] = await Promise.all([
+    usesOf(database, me, [itemId]),
+    ItemFigures.findAll({ where: { itemId }, order: ['grade'] }),
+    earlierFigures(database, itemId),
+    revisionsOf(database, me, itemId),
+    kinOf(database, me, stored),
+  ]);
   return {
     item,
     retiredAt: toMillisOrNull(stored.retiredAt),
     uses,
     hiddenUses,
-    earlier: await earlierFigures(database, itemId),
+    earlier,
     byGrade: byGrade.map(({ grade, answerCount, averageScore, itemRestCorrelation }) => ({
       grade,
       n: answerCount,
       share: averageScore,
-      itemRestCorrelation: itemRestCorrelation,
+      itemRestCorrelation,
     })),
-    revisions: await revisionsOf(database, me, itemId),
-    ...(await kinOf(database, me, stored)),
+    revisions,
+    ...kin,
   };
 }
 

@@ -12,12 +12,41 @@ import { namedBanks, readableBanks, type BankAccess } from './rights';
 
 type Row = ItemRow & { testId: number | null };
 
+const itemColumns = [
+  'id',
+  'revisionId',
+  'bankId',
+  'folderId',
+  'answerCount',
+  'averageScore',
+  'itemRestCorrelation',
+  'useCount',
+] as const satisfies (keyof InferAttributes<Item>)[];
+/** Without the words that only the search index needs: they are as long as the wording itself. */
+const revisionColumns = [
+  'id',
+  'itemId',
+  'number',
+  'testId',
+  'content',
+  'kind',
+  'markedBy',
+  'points',
+  'subject',
+  'depth',
+  'seconds',
+  'author',
+  'licence',
+  'asked',
+  'createdAt',
+] as const satisfies (keyof InferAttributes<Revision>)[];
+
 /**
  * As rows come from the database: this is asked at each search, and a model of each would take
  * longer than the reading.
  */
-type ItemColumns = InferAttributes<Item>;
-type RevisionColumns = InferAttributes<Revision>;
+type ItemColumns = Pick<InferAttributes<Item>, (typeof itemColumns)[number]>;
+type RevisionColumns = Pick<InferAttributes<Revision>, (typeof revisionColumns)[number]>;
 
 /** A revision, its item and the bank it lies in; figures are the item's own only while both ask the same. */
 interface RevisionInBank {
@@ -79,10 +108,22 @@ export async function readRevisions(
   if (revisionIds.length === 0) return [];
   const { Item, Revision } = database.models;
   const revisions = byId(
-    await Revision.findAll({ where: { id: revisionIds }, raw: true, transaction }),
+    await Revision.findAll({
+      attributes: [...revisionColumns],
+      where: { id: revisionIds },
+      raw: true,
+      transaction,
+    }),
   );
   const itemIds = [...revisions.values()].map(({ itemId }) => itemId);
-  const items = byId(await Item.findAll({ where: { id: itemIds }, raw: true, transaction }));
+  const items = byId(
+    await Item.findAll({
+      attributes: [...itemColumns],
+      where: { id: itemIds },
+      raw: true,
+      transaction,
+    }),
+  );
   const presentIds = [...items.values()].flatMap(({ revisionId }) => revisionId ?? []);
   const askedNow = new Map(
     (
@@ -123,8 +164,9 @@ export async function readItemsIn(
 ): Promise<ItemRow[]> {
   if (itemIds.length === 0) return [];
   const rows = await database.models.Item.findAll({
+    attributes: [...itemColumns],
     where: { id: itemIds, bankId: [...banks.keys()], ...(retired ? {} : { retiredAt: null }) },
-    include: { association: 'revision', required: true },
+    include: { association: 'revision', attributes: [...revisionColumns], required: true },
     raw: true,
     nest: true,
   });
