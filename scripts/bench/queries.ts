@@ -100,7 +100,8 @@ const queries: Record<string, Run> = {
   nextRevisionNumber: (on, inside) =>
     banks.nextRevisionNumber(on, { itemId: itemIds[0] ?? 0, testId: null }, inside),
   sumsOfEarlierWordings: (on) => banks.sumsOfEarlierWordings(on, itemIds[0] ?? 0),
-  'listsOfRevisions, 40 revisions': (on) => banks.listsOfRevisions(on, revisionIds),
+  'listsOfRevisions, 40 revisions': (on) => banks.listsOfRevisions(on, { revisions: revisionIds }),
+  'presentItems, 40 items': (on) => banks.presentItems(on, itemIds, [1], false),
   touchedItems: (on) => banks.touchedItems(on, null),
   folderWithBelow: (on, inside) => banks.folderWithBelow(on, 1, inside),
   sumsByClass: (on) => assessments.sumsByClass(on, revisionIds),

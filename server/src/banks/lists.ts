@@ -1,7 +1,7 @@
 /** The lists beside revisions, read in one statement for all of them. */
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import { listsOfRevisions } from './queries';
+import { listsOfRevisions, type Listed } from './queries';
 
 export interface Lists {
   grades: number[];
@@ -16,7 +16,7 @@ const alphabetical = new Intl.Collator('en');
 /** @returns the lists of a revision by its id; of one without any they are empty */
 export async function listsBeside(
   database: Database,
-  revisionIds: readonly number[],
+  listed: Listed,
   transaction?: Transaction,
 ): Promise<(revisionId: number) => Lists> {
   const lists = new Map<number, Lists>();
@@ -25,7 +25,7 @@ export async function listsBeside(
     lists.set(revisionId, known);
     return known;
   };
-  const entries = await listsOfRevisions(database, revisionIds, transaction);
+  const entries = await listsOfRevisions(database, listed, transaction);
   for (const { revisionId, list, id, name, statement } of entries)
     if (list === 'grade') of(revisionId).grades.push(id);
     else if (list === 'tag') of(revisionId).tags.push(name);

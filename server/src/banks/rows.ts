@@ -1,69 +1,27 @@
 /** Item rows as the contract gives them, for revisions that were chosen elsewhere. */
 import type { ItemRow } from '@oaken/contract/banks';
 import type { ItemFacts } from '@oaken/core/items';
-import type { InferAttributes, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import { byId } from '../database/by-id';
 import { toMillis, type Database } from '../database/connect';
 import { present } from '@oaken/core/certain';
-import type { Item, Revision } from '../models';
-import { listsBeside } from './lists';
+import { listsBeside, type Lists } from './lists';
+import { presentItems, type PresentItem } from './queries';
 import { namedBanks, readableBanks, type BankAccess } from './rights';
 
 type Row = ItemRow & { testId: number | null };
 
-const itemColumns = [
-  'id',
-  'revisionId',
-  'bankId',
-  'folderId',
-  'answerCount',
-  'averageScore',
-  'itemRestCorrelation',
-  'useCount',
-] as const satisfies (keyof InferAttributes<Item>)[];
-/** Without the words that only the search index needs: they are as long as the wording itself. */
-const revisionColumns = [
-  'id',
-  'itemId',
-  'number',
-  'testId',
-  'content',
-  'kind',
-  'markedBy',
-  'points',
-  'subject',
-  'depth',
-  'seconds',
-  'author',
-  'licence',
-  'asked',
-  'createdAt',
-] as const satisfies (keyof InferAttributes<Revision>)[];
-
-/**
- * As rows come from the database: this is asked at each search, and a model of each would take
- * longer than the reading.
- */
-type ItemColumns = Pick<InferAttributes<Item>, (typeof itemColumns)[number]>;
-type RevisionColumns = Pick<InferAttributes<Revision>, (typeof revisionColumns)[number]>;
-
 /** A revision, its item and the bank it lies in; figures are the item's own only while both ask the same. */
 interface RevisionInBank {
-  revision: RevisionColumns;
-  item: ItemColumns;
+  revision: PresentItem['revision'];
+  item: PresentItem['item'];
   bank: BankAccess;
   asksAsNow: boolean;
 }
 
 /** In the order of `inBank`. */
-async function asRows(
-  database: Database,
-  inBank: RevisionInBank[],
-  transaction?: Transaction,
-): Promise<Row[]> {
-  const ids = inBank.map(({ revision }) => revision.id);
-  const listsOf = await listsBeside(database, ids, transaction);
+function asRows(inBank: readonly RevisionInBank[], listsOf: (revisionId: number) => Lists): Row[] {
   return inBank.map(({ revision, item, bank, asksAsNow }) => {
     const { grades, standards, tags } = listsOf(revision.id);
     return {
@@ -109,7 +67,6 @@ export async function readRevisions(
   const { Item, Revision } = database.models;
   const revisions = byId(
     await Revision.findAll({
-      attributes: [...revisionColumns],
       where: { id: revisionIds },
       raw: true,
       transaction,
@@ -118,7 +75,6 @@ export async function readRevisions(
   const itemIds = [...revisions.values()].map(({ itemId }) => itemId);
   const items = byId(
     await Item.findAll({
-      attributes: [...itemColumns],
       where: { id: itemIds },
       raw: true,
       transaction,
@@ -150,10 +106,8 @@ export async function readRevisions(
       asksAsNow: isNow || (revision.asked !== null && revision.asked === asked),
     };
   });
-  return asRows(database, inBank, transaction);
+  return asRows(inBank, await listsBeside(database, { revisions: revisionIds }, transaction));
 }
-
-type ItemWithRevision = ItemColumns & { revision: RevisionColumns };
 
 /** The items as they stand now, in the order of `itemIds`; those that lie in none of the banks are left out. */
 export async function readItemsIn(
@@ -163,21 +117,17 @@ export async function readItemsIn(
   { retired = false }: { retired?: boolean } = {},
 ): Promise<ItemRow[]> {
   if (itemIds.length === 0) return [];
-  const rows = await database.models.Item.findAll({
-    attributes: [...itemColumns],
-    where: { id: itemIds, bankId: [...banks.keys()], ...(retired ? {} : { retiredAt: null }) },
-    include: { association: 'revision', attributes: [...revisionColumns], required: true },
-    raw: true,
-    nest: true,
-  });
-  const items = byId(rows as unknown as ItemWithRevision[]);
+  const [rows, listsOf] = await Promise.all([
+    presentItems(database, itemIds, [...banks.keys()], retired),
+    listsBeside(database, { items: itemIds }),
+  ]);
+  const presentById = new Map(rows.map((row) => [row.item.id, row]));
   const inBank = itemIds.flatMap((id) => {
-    const item = items.get(id);
-    if (!item) return [];
-    const bank = present(banks.get(item.bankId), 'bank');
-    return { revision: item.revision, item, bank, asksAsNow: true };
+    const row = presentById.get(id);
+    if (!row) return [];
+    return { ...row, bank: present(banks.get(row.item.bankId), 'bank'), asksAsNow: true };
   });
-  return asRows(database, inBank);
+  return asRows(inBank, listsOf);
 }
 
 /** The same of the banks that I may read. */

@@ -53,7 +53,7 @@ async function* readSome(
   );
   const passageIds = [...revisions.values()].flatMap(({ passageId }) => passageId ?? []);
   const [listsOf, passages] = await Promise.all([
-    listsBeside(database, revisionIds),
+    listsBeside(database, { revisions: revisionIds }),
     Passage.findAll({
       where: { id: [...new Set(passageIds)] },
       include: { association: 'revision', attributes: ['words'] },
