@@ -45,6 +45,17 @@ afterEach(() => jest.useRealTimers());
 
 const step = (title: string) => ({ test: 1, text: 'the title', changes: [titled(title)] });
 
+test('a decision is remembered by the page that comes next, which asks nobody again', async () => {
+  const before = new ChangeQueue(account, server);
+  server.troubles = [refused('/problems/changed-by-colleague')];
+  await before.add(step('A'));
+  server.troubles = [new Unreachable()];
+  await before.decide(before.stuck(1)[0]!.key, 'replace');
+  await new ChangeQueue(account, server).open();
+  expect(server.titles()).toEqual(['A']);
+  expect(server.arrived[0]).not.toHaveProperty('against');
+});
+
 test('without network changes wait, in order, and go out by themselves when it is back', async () => {
   const queue = new ChangeQueue(account, server);
   server.troubles = [new Unreachable(), new Unreachable()];

@@ -73,11 +73,11 @@ export class ChangeQueue {
     if (!kept) return;
     if (word === 'let-go') return this.letGo(kept);
     delete kept.stuck;
-    this.decided.add(key);
+    // Kept with the change: a page that is loaded anew before it arrived asks nobody again.
+    kept.decided = true;
     await keepChanges(kept);
     await this.run();
   }
-  private readonly decided = new Set<string>();
 
   /** Sends now what waits; for when the network is back. */
   run(): Promise<void> {
@@ -104,9 +104,9 @@ export class ChangeQueue {
   }
 
   private async sendOne(kept: KeptChanges): Promise<void> {
-    const { test, changes, key } = kept;
+    const { test, changes, key, decided = false } = kept;
     // What waited may meet what a colleague did meanwhile; the server looks before it applies it.
-    const careful = this.state.away && !this.decided.has(key);
+    const careful = this.state.away && !decided;
     const answer = await this.doors.send(test, {
       changes: changes.map(({ change }) => change),
       clientKey: key,
@@ -135,7 +135,6 @@ export class ChangeQueue {
   private async letGo(kept: KeptChanges): Promise<void> {
     const index = this.kept.indexOf(kept);
     if (index >= 0) this.kept.splice(index, 1);
-    this.decided.delete(kept.key);
     await letGoChanges(kept.key);
   }
 }

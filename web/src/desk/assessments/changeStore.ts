@@ -15,6 +15,8 @@ export interface KeptChanges {
   changes: { change: Change; inverse: Change }[];
   /** Why the server or a colleague's change stands in the way; the teacher decides. */
   stuck?: { reason: string; replaces: boolean };
+  /** The teacher has decided that it replaces what stands there: nobody looks at that again. */
+  decided?: boolean;
 }
 
 let opened: Promise<IDBPDatabase | null> | undefined;
