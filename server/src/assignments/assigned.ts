@@ -55,9 +55,9 @@ export async function readAssigned(
       enrollment.rosterNumber,
     ]),
   );
-  const index = new Map(classIds.map((id, index) => [id, index]));
+  const positions = new Map(classIds.map((id, index) => [id, index]));
   const orderOf = ({ classId }: Assigned) =>
-    classId === null ? classIds.length : (index.get(classId) ?? 0);
+    classId === null ? classIds.length : (positions.get(classId) ?? 0);
   return lines
     .map(({ student, class: { name }, ...line }): Assigned => ({
       ...line,
