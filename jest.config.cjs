@@ -27,7 +27,7 @@ module.exports = {
         '^.+\\.vue$': '<rootDir>/web/test/support/vue-transform.cjs',
       },
       // These packages have no CommonJS build.
-      transformIgnorePatterns: ['/node_modules/(?!(pinia|nostics|csv-stringify)/)'],
+      transformIgnorePatterns: ['/node_modules/(?!(pinia|nostics|csv-stringify|@vueuse|element-plus)/)'],
       moduleNameMapper: { '\\.css$': '<rootDir>/web/test/support/no-style.cjs' },
     },
     {

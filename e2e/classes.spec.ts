@@ -5,6 +5,7 @@ import { execFileSync } from 'node:child_process';
 import { strToU8, zipSync } from 'fflate';
 import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
+import { choose } from './fields';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -63,9 +64,10 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   // A crashed browser loses nothing of the list.
   await page.reload();
   await expect(page.getByRole('textbox', { name: /^Names/ })).toHaveValue(/Émile/);
-  await right
-    .getByLabel(/^Who is /)
-    .selectOption({ label: `${known} (5E), who has given and family name the other way round` });
+  await choose(
+    right.getByRole('combobox', { name: /^Who is / }),
+    `${known} (5E), who has given and family name the other way round`,
+  );
   await expect(bring).toHaveText(/Do this for 3 students/);
   await bring.click();
   await expect(page.getByText('Done: 2 new, 1 joined and 1 changed.')).toBeVisible();
@@ -99,7 +101,7 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await expect(page.getByLabel('Émile Brook in Blue')).not.toBeChecked();
   await page
     .getByRole('list', { name: 'Everybody' })
-    .getByText('Émile Brook')
+    .getByText('7 Émile Brook')
     .dragTo(page.getByRole('list', { name: 'Blue' }));
   await expect(page.getByLabel('Émile Brook in Blue')).toBeChecked();
   await expect(page.getByLabel('Émile Brook in Gold')).toBeChecked();
@@ -133,8 +135,10 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   const pdf = await page.pdf({ preferCSSPageSize: true });
   const words = execFileSync('pdftotext', ['-layout', '-', '-'], { input: pdf }).toString();
   expect(words).toContain('Émile Brook');
-  expect(words).toContain(passcode);
+  // The reader of the PDF may put a space between two letters that stand apart.
+  expect(words.replaceAll(' ', '')).toContain(passcode);
   expect(words).not.toContain('Back to the class');
+  expect(words).not.toContain('Undo');
   // Passcodes that are on no paper are not left behind without a word.
   await page.getByRole('link', { name: 'Back to the class' }).click();
   const leaving = page.getByRole('dialog', { name: 'Leave without printing?' });
@@ -216,7 +220,7 @@ test('the school’s roster is matched; a file without what it needs is refused 
         ),
       ),
     );
-  const file = other.getByLabel('CSV or OneRoster zip');
+  const file = other.locator('input[type=file]');
   const send = (buffer: Buffer) =>
     file.setInputFiles({ name: 'lists.zip', mimeType: 'application/zip', buffer });
   await send(zip(['manifest', 'classes', 'enrollments']));
@@ -224,12 +228,16 @@ test('the school’s roster is matched; a file without what it needs is refused 
   await send(Buffer.from('PK not a zip'));
   await expect(other.getByText('That zip cannot be read.')).toBeVisible();
   await send(zip(['manifest', 'academicSessions', 'classes', 'users', 'enrollments']));
-  await expect(other.getByLabel('Where 8C goes')).toHaveValue('5');
+  await expect(other.getByRole('combobox', { name: 'Where 8C goes' })).toHaveAccessibleDescription(
+    /^8C/,
+  );
   await expect(
     other.getByRole('region', { name: 'What it does' }).getByText('26 stay as they are.'),
   ).toBeVisible();
   await expect(other.getByRole('button', { name: 'Nothing to change' })).toBeVisible();
-  await expect(other.getByLabel('Where 5E goes')).toHaveValue('out');
+  await expect(other.getByRole('combobox', { name: 'Where 5E goes' })).toHaveAccessibleDescription(
+    'nowhere',
+  );
   await other.context().close();
 });
 

@@ -2,6 +2,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { answerAnything, row, student, teacherPage, watch, type Student } from './people';
+import { typeDate } from './fields';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -155,11 +156,17 @@ test('3. assigns it to a class; the slip says what goes to whom and when before 
   await page.getByRole('checkbox', { name: /^7A/ }).uncheck();
   await page.getByRole('checkbox', { name: /^6B/ }).check();
   await page.getByLabel('Minutes to work').fill('20');
-  await page.getByLabel('Closes at').fill('2020-01-01T10:00');
+  await typeDate(page.getByLabel('Closes at'), 'Wed, Jan 1, 2020, 10:00 AM');
   await expect(page.getByText('It closes before it opens.').first()).toBeVisible();
   await expect(give).toBeDisabled();
-  const friday = new Date(Date.now() + 6 * 86_400_000).toISOString().slice(0, 10);
-  await page.getByLabel('Closes at').fill(`${friday}T14:30`);
+  const inSixDays = new Date(Date.now() + 6 * 86_400_000).toLocaleDateString('en-US', {
+    weekday: 'short',
+    month: 'short',
+    day: 'numeric',
+    year: 'numeric',
+    timeZone: 'America/New_York',
+  });
+  await typeDate(page.getByLabel('Closes at'), `${inSixDays}, 2:30 PM`);
   await expect(
     page.getByText(/^1 test, class 6B, 27 students, opens now, closes .*14:30, 20 minutes$/),
   ).toBeVisible();

@@ -26,5 +26,14 @@ export default defineConfig({
       },
     },
   },
-  server: { proxy: { '/api': 'http://127.0.0.1:4600' } },
+  // The server takes changes from its own address only, so the page says that it comes from there.
+  server: {
+    proxy: {
+      '/api': {
+        target: 'http://127.0.0.1:4600',
+        changeOrigin: true,
+        headers: { origin: 'http://127.0.0.1:4600' },
+      },
+    },
+  },
 });

@@ -96,12 +96,12 @@ describe('a number', () => {
     expect(editing.part.key.value).toBe('3/4');
   });
   test.each([
-    ['exact', { by: 'exact' }],
-    ['percent', { by: 'percent', within: 1 }],
-    ['significant', { by: 'significant', figures: 3 }],
+    ['exactly', { by: 'exact' }],
+    ['within a percent', { by: 'percent', within: 1 }],
+    ['to significant figures', { by: 'significant', figures: 3 }],
   ])('counts %s', async (by, tolerance) => {
     const editing = new Editing(parts.numeric);
-    await editing.type('Counts', by);
+    await editing.choose('Counts', by);
     expect(editing.part.key.tolerance).toEqual(tolerance);
   });
   test('an amount may have a decimal comma', async () => {
@@ -173,12 +173,12 @@ describe('a text with gaps', () => {
 describe('pairs', () => {
   test('a place gets another partner', async () => {
     const editing = new Editing(parts.matching);
-    await editing.type('Partner of place 1', 'peru');
+    await editing.choose('Partner of place 1', 'Peru');
     expect(editing.part.key).toEqual(['bern switzerland', 'oslo peru']);
   });
   test('a place can have none', async () => {
     const editing = new Editing(parts.matching);
-    await editing.type('Partner of place 1', '');
+    await editing.choose('Partner of place 1', 'none of them');
     expect(editing.part.key).toEqual(['bern switzerland']);
   });
   test('a card that is removed is nobody’s partner any more', async () => {
@@ -192,7 +192,7 @@ describe('pairs', () => {
 describe('things to sort', () => {
   test('one goes to another group', async () => {
     const editing = new Editing(parts.sorting);
-    await editing.type('Group of Plastic', 'metamorphic');
+    await editing.choose('Group of Plastic', 'Metamorphic');
     expect(editing.part.keys[0]).toContain('plastic metamorphic');
   });
   test('another way to be right begins as the first one', async () => {
@@ -296,7 +296,7 @@ describe('what a teacher marks', () => {
   });
   test('files of any kind instead of photos', async () => {
     const editing = new Editing(parts.upload);
-    await editing.type('Students add', 'file');
+    await editing.choose('Students add', 'files of any kind');
     expect(editing.part.accepts).toBe('file');
   });
   test('a sheet without a picture', async () => {
@@ -309,7 +309,7 @@ describe('what a teacher marks', () => {
 describe('an opinion', () => {
   test('in words has no choices to write', async () => {
     const editing = new Editing(parts.survey);
-    await editing.type('Students answer with', 'words');
+    await editing.choose('Students answer with', 'words of their own');
     expect(editing.part.style).toBe('words');
     expect(editing.page.findAll('.line')).toHaveLength(0);
   });

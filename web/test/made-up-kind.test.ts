@@ -4,10 +4,12 @@
  *
  * @jest-environment jsdom
  */
-import type { Part, PartKind, SittingItem, SittingPart } from '@oaken/core/items';
+import { kinds, type Part, type SittingItem, type SittingPart } from '@oaken/core/items';
 import { mount } from '@vue/test-utils';
+import ElementPlus from 'element-plus';
 import { defineComponent, h } from 'vue';
 import { estimatePart } from '../../core/test/support/estimate';
+import { chooseIn } from './support/choose-in';
 
 jest.mock('../../core/src/items/kinds/list', () => {
   const { kinds } = jest.requireActual('../../core/src/items/kinds/list');
@@ -60,7 +62,7 @@ const EstimatePaper = defineComponent({
 Object.assign(answers, { estimate: EstimateAnswer });
 Object.assign(authoring, { estimate: { editor: EstimateEditor, paper: EstimatePaper } });
 
-const global = { stubs: { 'el-button': true } };
+const global = { plugins: [ElementPlus] };
 const sitting = (responses: Record<string, unknown> = {}) =>
   mount(ItemView, {
     props: {
@@ -86,9 +88,9 @@ test('what was answered stands there again', () => {
   expect(sitting({ a: 38 }).get('input').element.value).toBe('38');
 });
 
-test('an author finds it among the kinds, with what it is good for', () => {
+test('an author finds it among the kinds, with what it is good for', async () => {
   const page = editing();
-  expect(page.get('select').findAll('option').at(-1)!.text()).toBe('Estimate');
+  await chooseIn(page.get('[role=combobox]'), 'Estimate');
   expect(page.text()).toContain('A number that is near enough');
 });
 
@@ -100,14 +102,14 @@ test('an author edits it with its own editor', async () => {
 
 test('an author says its points, and no rule is to be chosen where there is one', async () => {
   const page = editing();
-  expect(page.get('.rule').findAll('select')).toHaveLength(0);
+  expect(page.get('.rule').findAll('[role=combobox]')).toHaveLength(0);
   const points = page.get('.rule input');
   expect((points.element as HTMLInputElement).value).toBe('2');
 });
 
 test('a change to it asks first when something would be lost', async () => {
   const page = editing();
-  await page.get('select').setValue('information' satisfies PartKind);
+  await chooseIn(page.get('[role=combobox]'), kinds.information.title);
   expect(page.get('[role=alertdialog]').text()).toContain('the points');
   expect(page.emitted('update:modelValue')).toBeUndefined();
 });

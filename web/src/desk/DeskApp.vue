@@ -129,7 +129,7 @@ async function leave(): Promise<void> {
         "
       />
     </main>
-    <UndoStrip />
+    <UndoStrip class="screen-only" />
     <SignInAgain />
   </div>
 </template>

@@ -42,7 +42,7 @@ onUnmounted(() => {
       you were; changes that wait in this browser are kept.
     </p>
     <p class="faded">If this lasts, tell whoever looks after Oaken Ledger at your school.</p>
-    <el-button type="primary" :loading="asking" @click="ask">Try now</el-button>
+    <ElButton type="primary" :loading="asking" @click="ask">Try now</ElButton>
   </main>
 </template>
 

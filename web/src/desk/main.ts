@@ -1,4 +1,5 @@
 import '../theme/ledger.css';
+import '../theme/toolkit.css';
 import 'element-plus/es/components/message-box/style/css';
 import { config } from 'zod';
 import { createPinia } from 'pinia';

@@ -5,7 +5,7 @@
  */
 import { ref } from 'vue';
 
-defineProps<{ accept: string; type?: 'primary' | 'default' }>();
+defineProps<{ accept: string; type?: 'primary' | 'default'; disabled?: boolean }>();
 const emit = defineEmits<{ chosen: [file: File] }>();
 const field = ref<HTMLInputElement>();
 
@@ -18,6 +18,8 @@ function take(): void {
 </script>
 
 <template>
-  <ElButton :type="type ?? 'default'" @click="field?.click()"><slot /></ElButton>
-  <input ref="field" type="file" hidden :accept="accept" @change="take" />
+  <ElButton :type="type ?? 'default'" :disabled="disabled" @click="field?.click()"
+    ><slot
+  /></ElButton>
+  <input ref="field" type="file" hidden :accept="accept" :disabled="disabled" @change="take" />
 </template>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** School years as a row of numerals that toggle. */
+import { toggled } from './toggled';
+
 const chosen = defineModel<number[]>({ required: true });
 defineProps<{
   grades: readonly number[];
@@ -10,9 +12,7 @@ defineProps<{
   disabled?: boolean;
 }>();
 function toggle(grade: number): void {
-  chosen.value = chosen.value.includes(grade)
-    ? chosen.value.filter((value) => value !== grade)
-    : [...chosen.value, grade].sort((a, b) => a - b);
+  chosen.value = toggled(chosen.value, grade).sort((a, b) => a - b);
 }
 </script>
 

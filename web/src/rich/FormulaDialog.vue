@@ -28,8 +28,8 @@ const problem = computed(() => {
     return (error as Error).message.replace(/^KaTeX parse error: /, '');
   }
 });
-function typed(event: Event): void {
-  latex.value = (event.target as HTMLTextAreaElement).value;
+function typed(text: string): void {
+  latex.value = text;
   field.value?.setValue(latex.value, { silenceNotifications: true });
 }
 const shortcuts: [sign: string, latex: string, title: string][] = [
@@ -60,7 +60,7 @@ function finish(): void {
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Formula" width="640px" append-to-body @opened="field?.focus()">
+  <ElDialog v-model="open" title="Formula" width="640px" append-to-body @opened="field?.focus()">
     <div class="shortcuts" role="group" aria-label="Pieces of a formula">
       <button
         v-for="[sign, shortcut, title] in shortcuts"
@@ -83,18 +83,18 @@ function finish(): void {
     />
     <label class="field">
       <span class="label">LaTeX</span>
-      <textarea class="plain-input" rows="2" :value="latex" spellcheck="false" @input="typed" />
+      <ElInput :rows="2" :model-value="latex" spellcheck="false" @input="typed" type="textarea" />
     </label>
     <p v-if="latex && problem" class="wrong" role="alert">
       This formula cannot be read: {{ problem }}
     </p>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :disabled="problem !== '' || latex.trim() === ''" @click="finish"
-        >Put in</el-button
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" :disabled="problem !== '' || latex.trim() === ''" @click="finish"
+        >Put in</ElButton
       >
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue';
 import { inWords } from '../client/request';
 import { withoutHeic } from '../parts/heic';
 import { keepFile, type KeptFile } from './files';
+import FileButton from '../parts/FileButton.vue';
 
 export interface Medium {
   kind: 'picture' | 'sound' | 'film';
@@ -55,11 +56,7 @@ watch(open, (now) => {
   wrong.value = '';
 });
 
-async function choose(event: Event): Promise<void> {
-  const field = event.target as HTMLInputElement;
-  const chosen = field.files?.[0];
-  field.value = '';
-  if (!chosen) return;
+async function choose(chosen: File): Promise<void> {
   wrong.value = '';
   stop = new AbortController();
   progress.value = 0;
@@ -114,12 +111,13 @@ function finish(): void {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="wording.title" width="560px" append-to-body>
-    <label class="field">
-      <span class="label">{{ src ? 'Another file' : 'File' }}</span>
-      <input type="file" :accept="wording.accept" :disabled="progress !== null" @change="choose" />
+  <ElDialog v-model="open" :title="wording.title" width="560px" append-to-body>
+    <p>
+      <FileButton :accept="wording.accept" :disabled="progress !== null" @chosen="choose">{{
+        src ? 'Choose another file …' : 'Choose a file …'
+      }}</FileButton>
       <span class="faded small">{{ wording.hint }}</span>
-    </label>
+    </p>
     <p v-if="progress !== null" role="status">
       Sending, {{ Math.round(progress * 100) }} % …
       <button class="word" @click="stop?.abort()">Cancel</button>
@@ -131,33 +129,33 @@ function finish(): void {
     </div>
     <label class="field">
       <span class="label">{{ wording.label }}</span>
-      <textarea
+      <ElInput
         v-if="kind === 'picture'"
         v-model="words"
-        class="plain-input"
-        rows="2"
+        :rows="2"
         maxlength="500"
+        type="textarea"
       />
-      <input v-else v-model="words" class="plain-input" maxlength="200" />
+      <ElInput v-else v-model="words" maxlength="200" />
     </label>
     <label v-if="kind === 'picture'" class="field">
       <span class="label">Width on the page, in points</span>
-      <input v-model="width" class="plain-input narrow" inputmode="numeric" />
+      <ElInput v-model="width" class="narrow" inputmode="numeric" />
     </label>
     <label v-if="kind !== 'picture'" class="field">
       <span class="label"
         >A student can play it so often <span class="faded">empty: as often as wanted</span></span
       >
-      <input v-model="plays" class="plain-input narrow" inputmode="numeric" maxlength="3" />
+      <ElInput v-model="plays" class="narrow" inputmode="numeric" maxlength="3" />
     </label>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :disabled="!src || progress !== null" @click="finish"
-        >Put in</el-button
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" :disabled="!src || progress !== null" @click="finish"
+        >Put in</ElButton
       >
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

@@ -18,6 +18,7 @@ import type { Places } from './extensions';
 import MediaDialog, { type Medium } from './MediaDialog.vue';
 import { sizes } from './nodes';
 import { signs } from './signs';
+import SelectField from '../parts/SelectField.vue';
 
 const FormulaDialog = defineAsyncComponent(() => import('./FormulaDialog.vue'));
 
@@ -138,10 +139,13 @@ const placeWords = computed(() => {
     >
       <component :is="mark.icon" :size="17" aria-hidden="true" />
     </button>
-    <select v-model="size" aria-label="Text size" title="Text size">
-      <option value="">Size</option>
-      <option v-for="(name, step) in sizes" :key="step" :value="step">{{ name }}</option>
-    </select>
+    <SelectField v-model="size" aria-label="Text size" title="Text size"
+      ><ElOption value="" label="Size" /><ElOption
+        v-for="(name, step) in sizes"
+        :key="step"
+        :value="step"
+        :label="name"
+    /></SelectField>
     <button
       type="button"
       title="Formula"

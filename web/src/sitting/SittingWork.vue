@@ -15,6 +15,7 @@ import LineGuide from './LineGuide.vue';
 import QuestionTools from './QuestionTools.vue';
 import { useWay } from './useWay';
 import WayThrough from './WayThrough.vue';
+import { toggled } from '../parts/toggled';
 import './seat.css';
 
 const index = defineModel<number>('at', { required: true });
@@ -78,7 +79,7 @@ function strike(part: string, choice: string): void {
   if (!here.value) return;
   const struckHere = (struck[here.value.id] ??= {});
   const list = (struckHere[part] ??= []);
-  struckHere[part] = list.includes(choice) ? list.filter((id) => id !== choice) : [...list, choice];
+  struckHere[part] = toggled(list, choice);
 }
 async function go(to: number): Promise<void> {
   index.value = Math.max(0, Math.min(entries.value.length - 1, to));

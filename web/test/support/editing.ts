@@ -1,11 +1,10 @@
 /** An editor of a kind on a page that remembers what is written, as the item's page does. */
 import type { Part } from '@oaken/core/items';
 import { mount, type DOMWrapper, type VueWrapper } from '@vue/test-utils';
-import { defineComponent } from 'vue';
+import ElementPlus from 'element-plus';
 import { authoring } from '../../src/kinds/authoring';
 import type { Problem } from '../../src/parts/problems';
-
-const NoCheckbox = defineComponent({ render: () => null });
+import { chooseIn } from './choose-in';
 
 export class Editing<P extends Part> {
   readonly page: VueWrapper;
@@ -24,9 +23,8 @@ export class Editing<P extends Part> {
           void this.page.setProps({ modelValue: changed });
         },
       },
-      global: {
-        stubs: { ElCheckbox: NoCheckbox },
-      },
+      global: { plugins: [ElementPlus] },
+      attachTo: document.body,
     });
   }
 
@@ -48,6 +46,10 @@ export class Editing<P extends Part> {
     const field = this.field(name);
     await field.setValue(value);
     await field.trigger('change');
+  }
+
+  async choose(name: string, choice: string): Promise<void> {
+    await chooseIn(this.field(name), choice);
   }
 
   async press(name: string): Promise<void> {

@@ -35,9 +35,8 @@ async function signIn(): Promise<void> {
       <p class="faded">For teachers and the office.</p>
       <label class="field">
         <span class="label">Name</span>
-        <input
+        <ElInput
           v-model="form.name"
-          class="plain-input"
           autocomplete="username"
           autocapitalize="off"
           spellcheck="false"
@@ -47,9 +46,8 @@ async function signIn(): Promise<void> {
       </label>
       <label class="field">
         <span class="label">Password</span>
-        <input
+        <ElInput
           v-model="form.password"
-          class="plain-input"
           type="password"
           autocomplete="current-password"
           required
@@ -57,8 +55,8 @@ async function signIn(): Promise<void> {
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <el-button type="primary" native-type="submit" size="large" :loading="busy" class="go"
-        >Sign in</el-button
+      <ElButton type="primary" native-type="submit" size="large" :loading="busy" class="go"
+        >Sign in</ElButton
       >
       <p class="other">Are you a student? <a href="/seat">Sign in with your class code</a></p>
     </form>

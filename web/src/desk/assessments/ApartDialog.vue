@@ -37,31 +37,29 @@ function finish(): void {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`Keep item ${number} apart`" width="640px">
+  <ElDialog v-model="open" :title="`Keep item ${number} apart`" width="640px">
     <p class="faded">
       Items kept apart give each other away or ask the same. Every test that has both says so, and a
       blueprint never takes both.
     </p>
     <ul class="others">
       <li v-for="option in others" :key="option.entry.id">
-        <label
-          ><input
-            type="checkbox"
-            :checked="ticked.has(option.entry.itemId)"
-            @change="toggle(option.entry.itemId)"
-          />
-          <b>{{ option.number }}</b> {{ option.words }}</label
+        <ElCheckbox
+          :model-value="ticked.has(option.entry.itemId)"
+          @change="toggle(option.entry.itemId)"
+        >
+          <b>{{ option.number }}</b> {{ option.words }}</ElCheckbox
         >
       </li>
       <li v-if="others.length === 0" class="faded">The test has no other item yet.</li>
     </ul>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" @click="finish"
-        >Keep apart from {{ count(ticked.size, 'item') }}</el-button
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" @click="finish"
+        >Keep apart from {{ count(ticked.size, 'item') }}</ElButton
       >
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

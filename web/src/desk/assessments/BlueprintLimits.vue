@@ -36,9 +36,9 @@ function setNumber(name: keyof typeof limits): void {
   <div class="limits">
     <label
       >At most
-      <input
+      <ElInput
         v-model="minutes"
-        class="plain-input few"
+        class="few"
         inputmode="decimal"
         aria-label="Minutes at most"
         placeholder="–"
@@ -49,9 +49,9 @@ function setNumber(name: keyof typeof limits): void {
     >
     <label
       >Students should earn about
-      <input
+      <ElInput
         v-model="facility"
-        class="plain-input few"
+        class="few"
         inputmode="decimal"
         aria-label="Share of the points that students should earn"
         placeholder="–"
@@ -62,9 +62,9 @@ function setNumber(name: keyof typeof limits): void {
     </label>
     <label
       >Marked by hand at most
-      <input
+      <ElInput
         v-model="byHand"
-        class="plain-input few"
+        class="few"
         inputmode="numeric"
         aria-label="Items marked by hand at most"
         placeholder="–"
@@ -73,14 +73,14 @@ function setNumber(name: keyof typeof limits): void {
       />
     </label>
   </div>
-  <label v-if="blueprint.facility !== null" class="tick"
-    ><input
-      type="checkbox"
-      :checked="blueprint.unknownToo"
-      :disabled="!mayChange"
-      @change="emit('set', { unknownToo: ($event.target as HTMLInputElement).checked })"
-    />
-    items whose difficulty nobody knows yet may be taken too</label
+  <ElCheckbox
+    v-if="blueprint.facility !== null"
+    class="tick"
+    :model-value="blueprint.unknownToo"
+    :disabled="!mayChange"
+    @change="emit('set', { unknownToo: $event as boolean })"
+  >
+    items whose difficulty nobody knows yet may be taken too</ElCheckbox
   >
   <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
 </template>
@@ -93,9 +93,8 @@ function setNumber(name: keyof typeof limits): void {
   gap: 6px 16px;
   margin: 14px 0 10px;
 }
-.plain-input {
-  width: 66px;
-  text-align: right;
+.limits :deep(.el-input) {
+  width: 72px;
 }
 .tick {
   display: block;

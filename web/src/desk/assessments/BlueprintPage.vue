@@ -20,6 +20,7 @@ import FillPanel from './FillPanel.vue';
 import UnsentChanges from './UnsentChanges.vue';
 import { useBlueprint } from './useBlueprint';
 import { useTest } from './useTest';
+import SelectField from '../../parts/SelectField.vue';
 
 const testId = Number(useRoute().params.testId);
 const library = useLibrary();
@@ -39,8 +40,8 @@ onMounted(async () => {
 <template>
   <PageHead title="Blueprint" :where="`Tests · ${outline?.title ?? ''}`">
     <template v-if="mayChange">
-      <el-button :disabled="!test.canUndo.value" @click="test.undo()">Undo</el-button>
-      <el-button :disabled="!test.canRedo.value" @click="test.redo()">Redo</el-button>
+      <ElButton :disabled="!test.canUndo.value" @click="test.undo()">Undo</ElButton>
+      <ElButton :disabled="!test.canRedo.value" @click="test.redo()">Redo</ElButton>
     </template>
     <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
   </PageHead>
@@ -64,27 +65,21 @@ onMounted(async () => {
         <div class="line">
           <label
             >Cells count
-            <select
-              class="plain-input"
+            <SelectField
               aria-label="What cells count"
-              :value="blueprint.measure"
+              :model-value="blueprint.measure"
               :disabled="!mayChange"
-              @change="
-                set({ measure: ($event.target as HTMLSelectElement).value as Blueprint['measure'] })
-              "
-            >
-              <option value="items">items</option>
-              <option value="points">points</option>
-            </select></label
+              @update:model-value="set({ measure: $event as Blueprint['measure'] })"
+              ><ElOption value="items" label="items" /><ElOption
+                value="points"
+                label="points" /></SelectField
+          ></label>
+          <ElCheckbox
+            :model-value="blueprint.byDepth"
+            :disabled="!mayChange"
+            @change="splitByDepth($event as boolean)"
           >
-          <label
-            ><input
-              type="checkbox"
-              :checked="blueprint.byDepth"
-              :disabled="!mayChange"
-              @change="splitByDepth(($event.target as HTMLInputElement).checked)"
-            />
-            by depth</label
+            by depth</ElCheckbox
           >
           <button v-if="mayChange" class="word" @click="picking = true">Standards</button>
           <button v-if="mayChange && entries.length" class="word" @click="fromTest">
@@ -151,8 +146,5 @@ onMounted(async () => {
   align-items: center;
   gap: 6px 16px;
   margin: 0 0 10px;
-}
-.plain-input {
-  width: auto;
 }
 </style>

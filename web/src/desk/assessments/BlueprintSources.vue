@@ -30,14 +30,15 @@ function toggleBank(id: number): void {
       <b>From</b>{{ ' ' }}
       <span class="faded">{{ summary }}</span>
     </summary>
-    <label v-for="bank in usable" :key="bank.id" class="tick"
-      ><input
-        type="checkbox"
-        :checked="blueprint.banks.includes(bank.id)"
-        :disabled="!mayChange"
-        @change="toggleBank(bank.id)"
-      />
-      {{ bank.name }} <span class="faded">{{ count(bank.items, 'item') }}</span></label
+    <ElCheckbox
+      v-for="bank in usable"
+      :key="bank.id"
+      class="tick"
+      :model-value="blueprint.banks.includes(bank.id)"
+      :disabled="!mayChange"
+      @change="toggleBank(bank.id)"
+    >
+      {{ bank.name }} <span class="faded">{{ count(bank.items, 'item') }}</span></ElCheckbox
     >
     <GradeRow
       :model-value="blueprint.grades"

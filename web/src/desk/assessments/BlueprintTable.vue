@@ -37,8 +37,8 @@ const stateAt = (row: number, column: number) => props.states[row * columns.valu
 const name = (row: number) =>
   library.standards.get(elementAt(props.blueprint.rows, row).standard)?.code ?? 'a standard';
 
-function type(row: number, column: number, event: Event): void {
-  elementAt(typed.value, row)[column] = (event.target as HTMLInputElement).value;
+function type(row: number, column: number, text: string): void {
+  elementAt(typed.value, row)[column] = text;
 }
 function want(row: number, column: number): void {
   const text = elementAt(elementAt(typed.value, row), column).trim();
@@ -102,9 +102,8 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
           class="figures"
           :class="{ off: stateAt(r, c)?.have !== stateAt(r, c)?.want }"
         >
-          <input
-            :value="typed[r]?.[c]"
-            class="plain-input"
+          <ElInput
+            :model-value="typed[r]?.[c]"
             inputmode="decimal"
             placeholder="0"
             :aria-label="`${name(r)}, ${blueprint.byDepth ? `depth ${c + 1}` : 'any depth'}: wanted`"
@@ -152,10 +151,10 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
 .blueprint td {
   padding: 4px 8px;
 }
-.blueprint input {
-  width: 54px;
-  min-height: 30px;
-  padding: 2px 6px;
+.blueprint :deep(.el-input) {
+  width: 60px;
+}
+.blueprint :deep(input) {
   text-align: right;
 }
 .blueprint tbody th,

@@ -137,20 +137,20 @@ onUnmounted(() => removeEventListener('keydown', keys));
   >
     <span class="faded small" role="status">{{ saveStatus }}</span>
     <template v-if="mayChange">
-      <el-button
+      <ElButton
         :disabled="!test.canUndo.value"
         :title="test.canUndo.value ? `Undo ${test.canUndo.value}` : 'Nothing to undo'"
         @click="test.undo()"
-        >Undo</el-button
+        >Undo</ElButton
       >
-      <el-button :disabled="!test.canRedo.value" @click="test.redo()">Redo</el-button>
+      <ElButton :disabled="!test.canRedo.value" @click="test.redo()">Redo</ElButton>
     </template>
-    <el-button v-if="about?.mine" @click="dialog = 'share'">Share</el-button>
-    <el-button
+    <ElButton v-if="about?.mine" @click="dialog = 'share'">Share</ElButton>
+    <ElButton
       v-if="about"
       :type="about.may === 'read' ? 'primary' : 'default'"
       @click="dialog = 'copy'"
-      >Copy</el-button
+      >Copy</ElButton
     >
   </PageHead>
   <UnsentChanges
@@ -252,14 +252,14 @@ onUnmounted(() => removeEventListener('keydown', keys));
           @ready="setReady"
           @show="goTo"
         />
-        <el-button @click="router.push(`/tests/${testId}/look`)">Look through</el-button>
-        <el-button @click="router.push(`/tests/${testId}/print`)">Print</el-button>
-        <el-button
+        <ElButton @click="router.push(`/tests/${testId}/look`)">Look through</ElButton>
+        <ElButton @click="router.push(`/tests/${testId}/print`)">Print</ElButton>
+        <ElButton
           v-if="mayChange"
           type="primary"
           :disabled="inTheWay.length > 0"
           @click="router.push(`/tests/${testId}/assign`)"
-          >Assign</el-button
+          >Assign</ElButton
         >
       </template>
     </template>

@@ -31,11 +31,11 @@ async function copy(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog v-model="open" title="Copy this test" width="480px" append-to-body>
+  <ElDialog v-model="open" title="Copy this test" width="480px" append-to-body>
     <form @submit.prevent="copy">
       <label class="field"
         ><span class="label">Title of the copy</span
-        ><input v-model="typed" class="plain-input" maxlength="200" required
+        ><ElInput v-model="typed" maxlength="200" required
       /></label>
       <p>
         The copy is yours: change what you like.
@@ -43,17 +43,17 @@ async function copy(): Promise<void> {
       </p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <div class="buttons">
-        <el-button @click="open = false">Cancel</el-button>
-        <el-button
+        <ElButton @click="open = false">Cancel</ElButton>
+        <ElButton
           type="primary"
           native-type="submit"
           :loading="busy"
           :disabled="typed.trim() === ''"
-          >Make the copy</el-button
+          >Make the copy</ElButton
         >
       </div>
     </form>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

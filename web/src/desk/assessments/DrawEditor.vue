@@ -10,6 +10,7 @@ import { useLibrary } from '../library/library';
 import StandardPicker from '../library/StandardPicker.vue';
 import { depthNames } from '../shared/words';
 import { useTyped } from './useTyped';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{
   section: Section;
@@ -85,27 +86,27 @@ function changePoints(): void {
 const look = (poolSearch: Partial<PoolSearch>) =>
   change({ search: { ...(props.section.draw?.search ?? anything), ...poolSearch } });
 const chosen = computed(() => library.standards.get(props.section.draw?.search?.standard ?? 0));
-const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).value) || null;
 </script>
 
 <template>
   <fieldset class="draw">
     <legend class="unseen">Items for each student</legend>
-    <select
-      class="plain-input way"
+    <SelectField
+      class="way"
       :aria-label="`Which items of ${name} each student gets`"
-      :value="way"
-      @change="choose(($event.target as HTMLSelectElement).value)"
-    >
-      <option value="all">Every student gets all of these</option>
-      <option value="these">A draw: so many of these</option>
-      <option value="search">A draw: so many of what a search finds</option>
-    </select>
+      :model-value="way"
+      @update:model-value="choose($event)"
+      ><ElOption value="all" label="Every student gets all of these" /><ElOption
+        value="these"
+        label="A draw: so many of these" /><ElOption
+        value="search"
+        label="A draw: so many of what a search finds"
+    /></SelectField>
     <template v-if="section.draw">
       <label
-        ><input
+        ><ElInput
           v-model="typedCount"
-          class="plain-input few"
+          class="few"
           inputmode="numeric"
           :aria-label="`How many each student gets of ${name}`"
           :aria-invalid="short"
@@ -114,9 +115,9 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
         of {{ pool === null ? '…' : pool }}</label
       >
       <label
-        ><input
+        ><ElInput
           v-model="typedPoints"
-          class="plain-input few"
+          class="few"
           inputmode="decimal"
           :aria-label="`Points for each drawn item of ${name}`"
           @change="changePoints"
@@ -137,39 +138,36 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
       >
         ×
       </button>
-      <select
-        class="plain-input"
+      <SelectField
         aria-label="Grade"
-        :value="section.draw.search.grade ?? ''"
-        @change="look({ grade: numberOf($event) })"
-      >
-        <option value="">Any grade</option>
-        <option v-for="grade in library.grades" :key="grade" :value="grade">
-          Grade {{ grade }}
-        </option>
-      </select>
-      <select
-        class="plain-input"
+        :model-value="section.draw.search.grade ?? ''"
+        @update:model-value="look({ grade: $event || null })"
+        ><ElOption value="" label="Any grade" /><ElOption
+          v-for="grade in library.grades"
+          :key="grade"
+          :value="grade"
+          :label="`Grade ${grade}`"
+      /></SelectField>
+      <SelectField
         aria-label="Depth"
-        :value="section.draw.search.depth ?? ''"
-        @change="look({ depth: numberOf($event) })"
-      >
-        <option value="">Any depth</option>
-        <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">
-          {{ depth }} {{ depthNames[depth] }}
-        </option>
-      </select>
-      <select
-        class="plain-input"
+        :model-value="section.draw.search.depth ?? ''"
+        @update:model-value="look({ depth: $event || null })"
+        ><ElOption value="" label="Any depth" /><ElOption
+          v-for="depth in [1, 2, 3, 4]"
+          :key="depth"
+          :value="depth"
+          :label="`${depth} ${depthNames[depth]}`"
+      /></SelectField>
+      <SelectField
         aria-label="Bank"
-        :value="section.draw.search.bank ?? ''"
-        @change="look({ bank: numberOf($event) })"
-      >
-        <option value="">Any bank</option>
-        <option v-for="bank in library.banks" :key="bank.id" :value="bank.id">
-          {{ bank.name }}
-        </option>
-      </select>
+        :model-value="section.draw.search.bank ?? ''"
+        @update:model-value="look({ bank: $event || null })"
+        ><ElOption value="" label="Any bank" /><ElOption
+          v-for="bank in library.banks"
+          :key="bank.id"
+          :value="bank.id"
+          :label="bank.name"
+      /></SelectField>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-else-if="section.draw?.search && section.entries.length" class="wrong" role="alert">
@@ -218,9 +216,6 @@ const numberOf = (event: Event) => Number((event.target as HTMLSelectElement).va
   gap: 6px;
   align-items: center;
   flex-basis: 100%;
-}
-.search select {
-  width: auto;
 }
 p {
   flex-basis: 100%;

@@ -159,14 +159,14 @@ async function give(): Promise<void> {
     >
     <span v-if="pinned?.forThisTest">changed for this test only</span>
     <template #actions>
-      <el-button v-if="canGiveBack" @click="asking = true">Give back to the bank</el-button>
-      <el-button :disabled="!changed" @click="startAgain">Start over</el-button>
-      <el-button
+      <ElButton v-if="canGiveBack" @click="asking = true">Give back to the bank</ElButton>
+      <ElButton :disabled="!changed" @click="startAgain">Start over</ElButton>
+      <ElButton
         type="primary"
         :disabled="!changed || problems.length > 0"
         :loading="busy"
         @click="save"
-        >{{ formName ? `Save for form ${formName}` : 'Save for this test' }}</el-button
+        >{{ formName ? `Save for form ${formName}` : 'Save for this test' }}</ElButton
       >
     </template>
   </FootingLine>

@@ -11,6 +11,7 @@ import { done, failed } from '../shared/undo';
 import FilledResult from './FilledResult.vue';
 import { useFill } from './useFill';
 import type { useTest } from './useTest';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{
   testId: number;
@@ -68,29 +69,30 @@ function take(): void {
 
 <template>
   <template v-if="mayChange">
-    <label class="tick"
-      ><input v-model="keep" type="checkbox" :disabled="entryCount === 0" /> keep the
-      {{ count(entryCount, 'item') }} that the test has</label
+    <ElCheckbox class="tick" v-model="keep" :disabled="entryCount === 0">
+      keep the {{ count(entryCount, 'item') }} that the test has</ElCheckbox
     >
     <div class="line">
       <label
         >Parallel forms
-        <select v-model.number="forms" class="plain-input" aria-label="Parallel forms">
-          <option :value="1">one</option>
-          <option :value="2">two, A and B</option>
-          <option :value="3">three, A, B and C</option>
-        </select></label
-      >
+        <SelectField v-model="forms" aria-label="Parallel forms"
+          ><ElOption :value="1" label="one" /><ElOption :value="2" label="two, A and B" /><ElOption
+            :value="3"
+            label="three, A, B and C" /></SelectField
+      ></label>
       <label
         >at most
-        <select v-model.number="seconds" class="plain-input" aria-label="Seconds at most">
-          <option v-for="n in [5, 10, 20, 40, 60]" :key="n" :value="n">{{ n }} s</option>
-        </select></label
-      >
+        <SelectField v-model="seconds" aria-label="Seconds at most"
+          ><ElOption
+            v-for="n in [5, 10, 20, 40, 60]"
+            :key="n"
+            :value="n"
+            :label="`${n} s`" /></SelectField
+      ></label>
     </div>
     <p v-for="problem in problems" :key="problem" class="wrong">{{ problem }}</p>
-    <el-button v-if="!busy" type="primary" :disabled="problems.length > 0" @click="start"
-      >Fill it from the banks</el-button
+    <ElButton v-if="!busy" type="primary" :disabled="problems.length > 0" @click="start"
+      >Fill it from the banks</ElButton
     >
     <div v-else class="progress" role="status">
       <progress :max="seconds" :value="Math.min(elapsed, seconds)" aria-label="Time used" />
@@ -98,16 +100,16 @@ function take(): void {
         {{ step && stepWords[step] }} …
         {{ candidates ? `${candidates.toLocaleString('en')} items, ` : ''
         }}{{ elapsed.toFixed(0) }} s
-        <el-button @click="stop">Stop</el-button>
+        <ElButton @click="stop">Stop</ElButton>
       </p>
     </div>
   </template>
   <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   <FilledResult v-if="filled" :filled="filled" :blueprint="blueprint" @without="keepOut">
     <p>
-      <el-button type="primary" @click="take">{{
+      <ElButton type="primary" @click="take">{{
         kept || entryCount === 0 ? 'Put them into the test' : 'Make the test of these'
-      }}</el-button>
+      }}</ElButton>
     </p>
   </FilledResult>
   <EmptyNote v-else-if="!busy && !wrong" title="Nothing is chosen yet."
@@ -123,9 +125,6 @@ function take(): void {
   align-items: center;
   gap: 6px 16px;
   margin: 0 0 10px;
-}
-.plain-input {
-  width: auto;
 }
 .tick {
   display: block;

@@ -16,6 +16,7 @@ import FormEntry from './FormEntry.vue';
 import { besideFirst, formSections, givenBy, type FormLine } from './formLines';
 import { usePassageTitles } from './usePassageTitles';
 import { useTyped } from './useTyped';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{
   outline: Outline;
@@ -85,17 +86,17 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
     <div class="line">
       <label
         >Form
-        <input
+        <ElInput
           v-model="name"
-          class="plain-input name"
+          class="name"
           maxlength="40"
           aria-label="Name of the form"
           :readonly="!mayChange"
           @change="name.trim() && describe({ name: name.trim() })"
       /></label>
-      <input
+      <ElInput
         v-model="note"
-        class="plain-input note"
+        class="note"
         maxlength="400"
         placeholder="For whom; only you read this"
         aria-label="For whom the form is"
@@ -105,42 +106,38 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
       <button v-if="mayChange" class="word" @click="remove">Remove form</button>
     </div>
     <div class="line">
-      <label
-        ><input
-          type="checkbox"
-          :checked="form.shuffle"
-          :disabled="!mayChange"
-          @change="describe({ shuffle: ($event.target as HTMLInputElement).checked })"
-        />
-        in an order of its own, as <i>Look through</i> and <i>Print</i> show it</label
+      <ElCheckbox
+        :model-value="form.shuffle"
+        :disabled="!mayChange"
+        @change="describe({ shuffle: $event as boolean })"
+      >
+        in an order of its own, as <i>Look through</i> and <i>Print</i> show it</ElCheckbox
       >
       <label
         >at most
-        <select
-          class="plain-input"
+        <SelectField
           aria-label="Most choices"
-          :value="form.mostChoices ?? ''"
+          :model-value="form.mostChoices ?? ''"
           :disabled="!mayChange"
-          @change="
-            describe({ mostChoices: Number(($event.target as HTMLSelectElement).value) || null })
-          "
-        >
-          <option value="">all</option>
-          <option v-for="n in [2, 3, 4, 5]" :key="n" :value="n">{{ n }}</option>
-        </select>
+          @update:model-value="describe({ mostChoices: Number($event) || null })"
+          ><ElOption value="" label="all" /><ElOption
+            v-for="n in [2, 3, 4, 5]"
+            :key="n"
+            :value="n"
+            :label="n"
+        /></SelectField>
         choices</label
       >
-      <label v-if="passages.length"
-        ><input
-          type="checkbox"
-          :checked="form.easier"
-          :disabled="!mayChange"
-          @change="describe({ easier: ($event.target as HTMLInputElement).checked })"
-        />
-        passages in their easier version, where they have one</label
+      <ElCheckbox
+        v-if="passages.length"
+        :model-value="form.easier"
+        :disabled="!mayChange"
+        @change="describe({ easier: $event as boolean })"
       >
-      <el-button v-if="mayChange" :loading="busy" @click="emit('parallel')"
-        >Parallel items for all</el-button
+        passages in their easier version, where they have one</ElCheckbox
+      >
+      <ElButton v-if="mayChange" :loading="busy" @click="emit('parallel')"
+        >Parallel items for all</ElButton
       >
     </div>
     <div v-for="of in passages" :key="of" class="line">
@@ -187,9 +184,6 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
   align-items: center;
   gap: 6px 14px;
   margin-bottom: 8px;
-}
-.line .plain-input {
-  width: auto;
 }
 .line .name {
   width: 96px;

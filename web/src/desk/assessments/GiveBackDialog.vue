@@ -24,7 +24,7 @@ whenOpened(open, async () => {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`Give it back to ${pinned.bank.name}`" width="760px">
+  <ElDialog v-model="open" :title="`Give it back to ${pinned.bank.name}`" width="760px">
     <p>
       The wording and key of this test become the bank’s new revision. Tests that use the item keep
       the revision that they were built with.
@@ -39,10 +39,10 @@ whenOpened(open, async () => {
     />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :loading="busy" :disabled="!bank" @click="emit('give')"
-        >Make it the bank’s</el-button
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" :loading="busy" :disabled="!bank" @click="emit('give')"
+        >Make it the bank’s</ElButton
       >
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>

@@ -122,7 +122,7 @@ function keys(event: KeyboardEvent): void {
     </div>
     <span class="points">
       <template v-if="counts !== 'draw' && mayChange">
-        <input
+        <ElInput
           :aria-label="`${counts === 'share' ? 'Share of the total' : 'Points'} for item ${number}`"
           v-model="typed"
           inputmode="decimal"
@@ -214,19 +214,12 @@ function keys(event: KeyboardEvent): void {
   gap: 4px;
   max-width: 108px;
 }
-.points input {
-  width: 52px;
-  text-align: right;
-  border: 1px solid transparent;
-  border-bottom-color: var(--rule-strong);
-  background: none;
-  padding: 2px 4px;
+.points :deep(.el-input) {
+  width: 56px;
   font-size: 1.05rem;
 }
-.points input:hover,
-.points input:focus {
-  background: var(--sheet);
-  border-color: var(--rule-strong);
+.points :deep(input) {
+  text-align: right;
 }
 .worth {
   white-space: nowrap;

@@ -16,7 +16,7 @@ function place(folder: number | null): void {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`Where “${test?.title ?? ''}” lies for you`" width="420px">
+  <ElDialog v-model="open" :title="`Where “${test?.title ?? ''}” lies for you`" width="420px">
     <p v-if="folders.length === 0" class="faded">
       You have no folder yet. Make one in the index at the left.
     </p>
@@ -26,7 +26,7 @@ function place(folder: number | null): void {
         <button class="word" @click="place(folder.id)">{{ folder.name }}</button>
       </li>
     </ul>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

@@ -20,6 +20,7 @@ import TimeLeft from '../../sitting/TimeLeft.vue';
 import { sendFileKey } from '../../parts/upload';
 import { pointsText } from '../shared/words';
 import CopyTestDialog from './CopyTestDialog.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 const testId = Number(useRoute().params.testId);
 const session = useSession();
@@ -124,11 +125,11 @@ const result = computed(() => {
         : 'Looking through as a student; nothing is recorded'
     "
   >
-    <el-button
+    <ElButton
       v-if="test"
       :type="test.may === 'read' ? 'primary' : 'default'"
       @click="copying = true"
-      >Copy</el-button
+      >Copy</ElButton
     >
     <RouterLink :to="`/tests/${testId}`">{{
       test?.may === 'read' ? 'Items and notes' : 'Back to the test'
@@ -138,55 +139,53 @@ const result = computed(() => {
   <div v-if="test" class="options" role="group" aria-label="Form and accommodations">
     <label v-if="forms.length"
       >Form
-      <select v-model="whose.form" class="plain-input">
-        <option :value="null">A</option>
-        <option v-for="entry in forms" :key="entry.id" :value="entry.id">{{ entry.name }}</option>
-      </select></label
-    >
+      <SelectField v-model="whose.form"
+        ><ElOption :value="null" label="A" /><ElOption
+          v-for="entry in forms"
+          :key="entry.id"
+          :value="entry.id"
+          :label="entry.name" /></SelectField
+    ></label>
     <label v-if="draws"
       >Draw of student
-      <input
-        :value="whose.seat + 1"
-        @change="
-          whose.seat = Math.max(
-            0,
-            Math.round(Number(($event.target as HTMLInputElement).value) || 1) - 1,
-          )
-        "
-        class="plain-input few"
-        type="number"
-        min="1"
-        max="999"
+      <ElInputNumber
+        :controls="false"
+        :model-value="whose.seat + 1"
+        @change="whose.seat = Math.max(0, Math.round(Number($event) || 1) - 1)"
+        class="few"
+        :min="1"
+        :max="999"
         aria-label="Place in the deal"
     /></label>
-    <label><input v-model="whose.shuffle" type="checkbox" /> shuffled</label>
+    <ElCheckbox v-model="whose.shuffle"> shuffled</ElCheckbox>
     <label
       >Text
-      <select v-model.number="accommodation.size" class="plain-input" aria-label="Text size">
-        <option :value="1">as usual</option>
-        <option v-for="size in [1.2, 1.4, 1.7, 2]" :key="size" :value="size">
-          {{ Math.round(size * 100) }} %
-        </option>
-      </select></label
-    >
+      <SelectField v-model="accommodation.size" aria-label="Text size"
+        ><ElOption :value="1" label="as usual" /><ElOption
+          v-for="size in [1.2, 1.4, 1.7, 2]"
+          :key="size"
+          :value="size"
+          :label="`${Math.round(size * 100)} %`" /></SelectField
+    ></label>
     <label
       >Choices
-      <select v-model="accommodation.fewer" class="plain-input" aria-label="Choices">
-        <option :value="null">all</option>
-        <option v-for="n in [2, 3, 4]" :key="n" :value="n">at most {{ n }}</option>
-      </select></label
-    >
+      <SelectField v-model="accommodation.fewer" aria-label="Choices"
+        ><ElOption :value="null" label="all" /><ElOption
+          v-for="n in [2, 3, 4]"
+          :key="n"
+          :value="n"
+          :label="`at most ${n}`" /></SelectField
+    ></label>
     <label v-if="minutes !== null"
       >Time
-      <select v-model="accommodation.time" class="plain-input" aria-label="Time">
-        <option :value="null">no limit</option>
-        <option :value="1">{{ minutes }} min</option>
-        <option :value="1.25">×1.25</option>
-        <option :value="1.5">×1.5</option>
-        <option :value="2">×2</option>
-      </select></label
-    >
-    <label><input v-model="accommodation.aloud" type="checkbox" /> read aloud</label>
+      <SelectField v-model="accommodation.time" aria-label="Time"
+        ><ElOption :value="null" label="no limit" /><ElOption
+          :value="1"
+          :label="`${minutes} min`" /><ElOption :value="1.25" label="×1.25" /><ElOption
+          :value="1.5"
+          label="×1.5" /><ElOption :value="2" label="×2" /></SelectField
+    ></label>
+    <ElCheckbox v-model="accommodation.aloud"> read aloud</ElCheckbox>
     <TimeLeft
       v-if="deadline !== null && over === 'no'"
       :key="deadline"

@@ -15,6 +15,8 @@ import GuideSheet from './print/GuideSheet.vue';
 import KeySheet from './print/KeySheet.vue';
 import { usePrintChoice } from './print/printChoice';
 import { pageName, usePageNames } from './print/usePageNames';
+import SelectField from '../../parts/SelectField.vue';
+import { toggled } from '../../parts/toggled';
 
 const testId = Number(useRoute().params.testId);
 const test = ref<AnswerOf<typeof api.readEdition> | null>(null);
@@ -77,54 +79,53 @@ const print = () => window.print();
   <div class="screen-only">
     <PageHead title="Print" :where="`Tests · ${test?.edition.title ?? ''}`">
       <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
-      <el-button type="primary" :disabled="sheets.length === 0" @click="print"
-        >Print or save as PDF</el-button
+      <ElButton type="primary" :disabled="sheets.length === 0" @click="print"
+        >Print or save as PDF</ElButton
       >
     </PageHead>
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <div v-if="test" class="options" role="group" aria-label="What is printed">
-      <label><input v-model="choice.booklet" type="checkbox" /> booklet</label>
-      <label><input v-model="choice.key" type="checkbox" /> answer key</label>
-      <label><input v-model="choice.guide" type="checkbox" /> marking guide</label>
+      <ElCheckbox v-model="choice.booklet"> booklet</ElCheckbox>
+      <ElCheckbox v-model="choice.key"> answer key</ElCheckbox>
+      <ElCheckbox v-model="choice.guide"> marking guide</ElCheckbox>
       <span v-if="forms.length > 1" class="forms"
         >Forms
-        <label v-for="form in forms" :key="form.name"
-          ><input
-            v-model="chosen"
-            type="checkbox"
-            :value="form.id"
-            :aria-label="`Form ${form.name}`"
-          />
-          {{ form.name }}</label
+        <ElCheckbox
+          v-for="form in forms"
+          :key="form.name"
+          :model-value="chosen.includes(form.id)"
+          @change="chosen = toggled(chosen, form.id)"
+        >
+          <span class="unseen">Form </span>{{ form.name }}</ElCheckbox
         ></span
       >
       <label v-if="draws"
         >papers, each with its own draw
-        <input
-          v-model.number="copies"
-          class="plain-input few"
-          type="number"
-          min="1"
-          max="60"
+        <ElInputNumber
+          :controls="false"
+          v-model="copies"
+          class="few"
+          :min="1"
+          :max="60"
           aria-label="How many papers"
       /></label>
       <label
-        ><select v-model.number="choice.columns" class="plain-input" aria-label="Columns">
-          <option :value="1">one column</option>
-          <option :value="2">two columns</option>
-        </select></label
-      >
+        ><SelectField v-model="choice.columns" aria-label="Columns"
+          ><ElOption :value="1" label="one column" /><ElOption
+            :value="2"
+            label="two columns" /></SelectField
+      ></label>
       <label
-        ><select v-model.number="choice.room" class="plain-input" aria-label="Room for work">
-          <option :value="0">no room for work</option>
-          <option :value="2">a little room</option>
-          <option :value="4">more room</option>
-          <option :value="8">much room</option>
-        </select></label
-      >
-      <label><input v-model="choice.large" type="checkbox" /> large print</label>
-      <label><input v-model="choice.nameLine" type="checkbox" /> name line</label>
-      <label><input v-model="choice.points" type="checkbox" /> points</label>
+        ><SelectField v-model="choice.room" aria-label="Room for work"
+          ><ElOption :value="0" label="no room for work" /><ElOption
+            :value="2"
+            label="a little room" /><ElOption :value="4" label="more room" /><ElOption
+            :value="8"
+            label="much room" /></SelectField
+      ></label>
+      <ElCheckbox v-model="choice.large"> large print</ElCheckbox>
+      <ElCheckbox v-model="choice.nameLine"> name line</ElCheckbox>
+      <ElCheckbox v-model="choice.points"> points</ElCheckbox>
     </div>
     <p v-for="why in test?.hindrances ?? []" :key="why" class="wrong inset">{{ why }}</p>
   </div>

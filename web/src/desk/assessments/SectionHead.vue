@@ -59,7 +59,7 @@ const rules = computed(() => {
   <header class="sectionhead">
     <div v-if="!alone || section.title" class="line">
       <span class="faded">Section {{ number }}</span>
-      <input
+      <ElInput
         v-model="title"
         :aria-label="`Title of section ${number}`"
         placeholder="Title of the section"
@@ -88,23 +88,21 @@ const rules = computed(() => {
     </p>
     <div v-if="open" class="more">
       <DrawEditor v-if="mayChange" :section="section" :name="name" :but="but" @draw="giveDraw" />
-      <label>
-        <input
-          type="checkbox"
-          :checked="section.keepOrder"
-          :disabled="!mayChange"
-          @change="
-            describe('a section’s order', {
-              keepOrder: ($event.target as HTMLInputElement).checked,
-            })
-          "
-        />
+      <ElCheckbox
+        :model-value="section.keepOrder"
+        :disabled="!mayChange"
+        @change="
+          describe('a section’s order', {
+            keepOrder: $event as boolean,
+          })
+        "
+      >
         always in this order, also where an assignment shuffles items
-      </label>
+      </ElCheckbox>
       <label>
-        <input
+        <ElInput
           v-model="minutes"
-          class="plain-input few"
+          class="few"
           inputmode="decimal"
           :aria-label="`Minutes for ${name}`"
           :readonly="!mayChange"
@@ -113,15 +111,15 @@ const rules = computed(() => {
         minutes are meant for it; students read this with the directions
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <textarea
+      <ElInput
         v-model="directions"
-        class="plain-input"
-        rows="2"
+        :rows="2"
         maxlength="4000"
         :aria-label="`Directions of ${name}`"
         placeholder="Directions for this section"
         :readonly="!mayChange"
         @change="keep('directions', directions)"
+        type="textarea"
       />
     </div>
     <p v-else-if="section.directions" class="directions">{{ section.directions }}</p>
@@ -139,10 +137,8 @@ const rules = computed(() => {
   gap: 10px;
   align-items: baseline;
 }
-.line input {
+.line :deep(.el-input) {
   flex: 1;
-  border: 0;
-  background: none;
   font-family: var(--serif);
   font-weight: 600;
 }

@@ -7,6 +7,7 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { done } from '../shared/undo';
 import { whenOpened } from '../../parts/whenOpened';
+import SelectField from '../../parts/SelectField.vue';
 
 type Sharing = AnswerOf<typeof api.readTestSharing>;
 const open = defineModel<boolean>({ required: true });
@@ -27,10 +28,8 @@ const others = computed(() => {
     ({ accountId }) => !shares.some((share) => share.accountId === accountId),
   );
 });
-function add(event: Event): void {
-  const field = event.target as HTMLSelectElement;
-  const colleague = others.value.find(({ accountId }) => accountId === Number(field.value));
-  field.value = '';
+function add(chosen: number | null): void {
+  const colleague = others.value.find(({ accountId }) => accountId === chosen);
   if (colleague) sharing.value?.shares.push({ ...colleague, may: 'edit' });
 }
 async function save(): Promise<void> {
@@ -55,13 +54,12 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`Sharing “${title}”`" width="560px">
+  <ElDialog v-model="open" :title="`Sharing “${title}”`" width="560px">
     <template v-if="sharing">
       <fieldset>
         <legend>On the shelf for</legend>
-        <label v-for="entry in reaches" :key="entry"
-          ><input v-model="sharing.reach" type="radio" :value="entry" />
-          {{ reachWords[entry] }}</label
+        <ElRadio v-for="entry in reaches" :key="entry" v-model="sharing.reach" :value="entry">
+          {{ reachWords[entry] }}</ElRadio
         >
       </fieldset>
       <p v-if="!ready && sharing.reach !== 'mine'" class="faded">
@@ -75,15 +73,16 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
             <td>{{ share.name }}</td>
             <td>
               may
-              <select
+              <SelectField
                 v-model="share.may"
-                class="plain-input right"
+                class="right"
                 :aria-label="`What ${share.name} may do`"
-              >
-                <option v-for="(words, may) in rightWords" :key="may" :value="may">
-                  {{ words }}
-                </option>
-              </select>
+                ><ElOption
+                  v-for="(words, may) in rightWords"
+                  :key="may"
+                  :value="may"
+                  :label="words"
+              /></SelectField>
             </td>
             <td class="figures">
               <button class="word" @click="sharing?.shares.splice(index, 1)">take away</button>
@@ -91,25 +90,25 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
           </tr>
         </tbody>
       </table>
-      <select
+      <SelectField
         v-if="others.length"
-        class="plain-input"
         aria-label="Share with a colleague"
-        @change="add"
-      >
-        <option value="">Share with a colleague …</option>
-        <option v-for="other in others" :key="other.accountId" :value="other.accountId">
-          {{ other.name }}
-        </option>
-      </select>
+        :model-value="null"
+        @update:model-value="add"
+        ><ElOption :value="null" label="Share with a colleague …" /><ElOption
+          v-for="other in others"
+          :key="other.accountId"
+          :value="other.accountId"
+          :label="other.name"
+      /></SelectField>
     </template>
     <p v-else-if="!wrong" class="faded">Reading …</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :loading="busy" :disabled="!sharing" @click="save">Save</el-button>
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" :loading="busy" :disabled="!sharing" @click="save">Save</ElButton>
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>
@@ -121,9 +120,8 @@ fieldset {
 legend {
   font-weight: 600;
 }
-fieldset label {
-  display: block;
-  padding: 3px 0;
+fieldset :deep(.el-radio) {
+  display: flex;
 }
 .right {
   width: auto;

@@ -7,6 +7,7 @@ import { computed } from 'vue';
 import { mediumWords } from '../banks/filterWords';
 import { useLibrary } from '../library/library';
 import { noFilters, type useShelf } from './useShelf';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{
   shelf: ReturnType<typeof useShelf>;
@@ -38,48 +39,53 @@ const clear = () =>
 
 <template>
   <div class="search">
-    <input
+    <ElInput
       v-model="filters.words"
-      class="plain-input"
       type="search"
       placeholder="Words of a title, an item or a colleague’s name"
       aria-label="Search words of tests"
       maxlength="200"
     />
-    <select v-model="filters.subject" class="plain-input" aria-label="Subject">
-      <option :value="null">Any subject</option>
-      <option v-for="[subject, n] in tally('subject')" :key="subject" :value="subject">
-        {{ subject }} ({{ n }})
-      </option>
-    </select>
-    <select v-model="filters.kind" class="plain-input" aria-label="Kind">
-      <option :value="null">Any kind</option>
-      <option v-for="testKind in testKinds" :key="testKind" :value="testKind">
-        {{ testKind }} ({{ tally('kind').get(testKind) ?? 0 }})
-      </option>
-    </select>
-    <select v-model="filters.size" class="plain-input" aria-label="Number of items">
-      <option :value="null">Any length</option>
-      <option v-for="sizeBand in sizeBands" :key="sizeBand.id" :value="sizeBand.id">
-        {{ sizeBand.title }} ({{ tally('size').get(sizeBand.id) ?? 0 }})
-      </option>
-    </select>
-    <select v-model="filters.machine" class="plain-input" aria-label="How it is marked">
-      <option :value="null">Any marking</option>
-      <option value="yes">by machine ({{ tally('machine').get(true) ?? 0 }})</option>
-      <option value="no">some by hand ({{ tally('machine').get(false) ?? 0 }})</option>
-    </select>
-    <select v-model="filters.has" class="plain-input" aria-label="What it shows">
-      <option :value="null">Any media</option>
-      <option v-for="medium in media" :key="medium" :value="medium">
-        {{ mediumWords[medium] }} ({{ tally('has').get(medium) ?? 0 }})
-      </option>
-    </select>
-    <select v-model="filters.sort" class="plain-input" aria-label="Order">
-      <option value="newest">Last changed</option>
-      <option value="most-used">Most given</option>
-      <option value="title">By title</option>
-    </select>
+    <SelectField v-model="filters.subject" aria-label="Subject"
+      ><ElOption :value="null" label="Any subject" /><ElOption
+        v-for="[subject, n] in tally('subject')"
+        :key="subject"
+        :value="subject"
+        :label="`${subject} (${n})`"
+    /></SelectField>
+    <SelectField v-model="filters.kind" aria-label="Kind"
+      ><ElOption :value="null" label="Any kind" /><ElOption
+        v-for="testKind in testKinds"
+        :key="testKind"
+        :value="testKind"
+        :label="`${testKind} (${tally('kind').get(testKind) ?? 0})`"
+    /></SelectField>
+    <SelectField v-model="filters.size" aria-label="Number of items"
+      ><ElOption :value="null" label="Any length" /><ElOption
+        v-for="sizeBand in sizeBands"
+        :key="sizeBand.id"
+        :value="sizeBand.id"
+        :label="`${sizeBand.title} (${tally('size').get(sizeBand.id) ?? 0})`"
+    /></SelectField>
+    <SelectField v-model="filters.machine" aria-label="How it is marked"
+      ><ElOption :value="null" label="Any marking" /><ElOption
+        value="yes"
+        :label="`by machine (${tally('machine').get(true) ?? 0})`" /><ElOption
+        value="no"
+        :label="`some by hand (${tally('machine').get(false) ?? 0})`"
+    /></SelectField>
+    <SelectField v-model="filters.has" aria-label="What it shows"
+      ><ElOption :value="null" label="Any media" /><ElOption
+        v-for="medium in media"
+        :key="medium"
+        :value="medium"
+        :label="`${mediumWords[medium]} (${tally('has').get(medium) ?? 0})`"
+    /></SelectField>
+    <SelectField v-model="filters.sort" aria-label="Order"
+      ><ElOption value="newest" label="Last changed" /><ElOption
+        value="most-used"
+        label="Most given" /><ElOption value="title" label="By title"
+    /></SelectField>
   </div>
   <p v-if="struck.length || narrowed" class="struck">
     <button
@@ -102,14 +108,12 @@ const clear = () =>
   gap: 8px;
   padding: 14px 20px 8px;
 }
-.search input {
+.search :deep(.el-input) {
   flex: 1 0 100%;
 }
-.search select {
+.search :deep(.select-field) {
   flex: 1 1 110px;
   width: 0;
-  min-width: 0;
-  padding-inline: 6px;
 }
 .struck {
   padding: 0 20px;

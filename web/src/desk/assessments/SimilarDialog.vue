@@ -38,7 +38,7 @@ function closeness(distance: number | null): string {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`In place of item ${number}`" width="720px">
+  <ElDialog v-model="open" :title="`In place of item ${number}`" width="720px">
     <p class="faded">
       Same standard, closest in depth and difficulty, from the banks that you may use.
     </p>
@@ -59,10 +59,10 @@ function closeness(distance: number | null): string {
             {{ item.bank }}
           </p>
         </div>
-        <el-button @click="take(item)">Take this</el-button>
+        <ElButton @click="take(item)">Take this</ElButton>
       </li>
     </ol>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 /** My folders of tests: chosen, made, renamed, moved, taken away; tests are dropped on them. */
 import type { TestFolder } from '@oaken/contract/assessments';
+import type { InputInstance } from 'element-plus';
 import { computed, nextTick, ref } from 'vue';
 import { call } from '../../client/call';
 import { done, failed } from '../shared/undo';
 import type { ShelfState } from './useShelf';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{ shelf: ShelfState }>();
 const emit = defineEmits<{ place: [tests: number[], folder: number | null] }>();
@@ -34,7 +36,7 @@ const menu = ref<number | null>(null);
 const naming = ref<number | 'new' | null>(null);
 const parent = ref<number | null>(null);
 const typed = ref('');
-const field = ref<HTMLInputElement | HTMLInputElement[]>();
+const field = ref<InputInstance | InputInstance[]>();
 const over = ref<number | null>(null);
 
 async function act(what: () => Promise<unknown>): Promise<void> {
@@ -66,10 +68,11 @@ function finish(): void {
       : call('changeTestFolder', { params: { folderId: id }, body: { name } }),
   );
 }
-const moveTo = (id: number, event: Event) => {
+const moveTo = (id: number, parentId: number | null) => {
   menu.value = null;
-  const to = Number((event.target as HTMLSelectElement).value) || null;
-  void act(() => call('changeTestFolder', { params: { folderId: id }, body: { parent: to } }));
+  void act(() =>
+    call('changeTestFolder', { params: { folderId: id }, body: { parent: parentId } }),
+  );
 };
 const remove = (testFolder: TestFolder) =>
   act(async () => {
@@ -98,11 +101,10 @@ const isTest = (event: DragEvent) =>
         @dragleave="over = null"
         @drop.prevent="drop($event, folder.id)"
       >
-        <input
+        <ElInput
           v-if="naming === folder.id"
           ref="field"
           v-model="typed"
-          class="plain-input"
           maxlength="120"
           :aria-label="`Name of the folder ${folder.name}`"
           @keydown.enter="finish"
@@ -135,28 +137,21 @@ const isTest = (event: DragEvent) =>
         <button class="word" @click="remove(folder)">Take away</button>
         <label
           >Move into
-          <select
-            class="plain-input"
-            :value="folder.parentId ?? ''"
-            @change="moveTo(folder.id, $event)"
-          >
-            <option value="">no folder</option>
-            <option
+          <SelectField
+            :model-value="folder.parentId"
+            @update:model-value="moveTo(folder.id, $event)"
+            ><ElOption :value="null" label="no folder" /><ElOption
               v-for="include in folders.filter(({ id }) => !below(folder.id).includes(id))"
               :key="include.id"
               :value="include.id"
-            >
-              {{ include.name }}
-            </option>
-          </select></label
-        >
+              :label="include.name" /></SelectField
+        ></label>
       </li>
     </template>
     <li v-if="naming === 'new'">
-      <input
+      <ElInput
         ref="field"
         v-model="typed"
-        class="plain-input"
         maxlength="120"
         aria-label="Name of the new folder"
         @keydown.enter="finish"
@@ -222,8 +217,5 @@ li {
   padding: 4px 8px 6px 14px;
   background: var(--wash);
   font-size: 0.88rem;
-}
-.menu select {
-  width: auto;
 }
 </style>

@@ -6,6 +6,7 @@ import GradeRow from '../../parts/GradeRow.vue';
 import { useLibrary } from '../library/library';
 import { pointsText } from '../shared/words';
 import { useTyped } from './useTyped';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{ outline: Outline; total: number; mayChange: boolean }>();
 const emit = defineEmits<{ change: [text: string, ...changes: Change[]] }>();
@@ -40,11 +41,9 @@ function keepNumber(name: 'minutes' | 'heldTotal', limit: number, sentence: stri
 const subjects = computed(() =>
   [...new Set([...library.standards.values()].map((standard) => standard.subject))].filter(Boolean),
 );
-const hold = (event: Event) =>
+const hold = (counting: 'value' | 'share') =>
   describe(
-    {
-      heldTotal: (event.target as HTMLSelectElement).value === 'share' ? props.total || 100 : null,
-    },
+    { heldTotal: counting === 'share' ? props.total || 100 : null },
     'how points are counted',
   );
 const grades = computed(() =>
@@ -54,9 +53,9 @@ const grades = computed(() =>
 
 <template>
   <div class="testhead">
-    <input
+    <ElInput
       v-model="title"
-      class="title"
+      class="title bare"
       aria-label="Title of the test"
       placeholder="Title"
       maxlength="200"
@@ -64,23 +63,16 @@ const grades = computed(() =>
       @change="keep('title')"
     />
     <div class="line">
-      <select
-        class="plain-input"
+      <SelectField
         aria-label="Kind of test"
-        :value="outline.kind"
+        :model-value="outline.kind"
         :disabled="!mayChange"
-        @change="
-          describe(
-            { kind: ($event.target as HTMLSelectElement).value as Outline['kind'] },
-            'the kind',
-          )
-        "
-      >
-        <option v-for="kind in testKinds" :key="kind" :value="kind">{{ kind }}</option>
-      </select>
-      <input
+        @update:model-value="describe({ kind: $event as Outline['kind'] }, 'the kind')"
+        ><ElOption v-for="kind in testKinds" :key="kind" :value="kind" :label="kind"
+      /></SelectField>
+      <ElInput
         v-model="subject"
-        class="plain-input subject"
+        class="subject"
         list="subjects"
         aria-label="Subject"
         placeholder="Subject"
@@ -103,9 +95,9 @@ const grades = computed(() =>
     <div class="line">
       <label>
         Made for
-        <input
+        <ElInput
           v-model="minutes"
-          class="plain-input few"
+          class="few"
           inputmode="decimal"
           aria-label="Minutes that the test is made for"
           placeholder="–"
@@ -114,21 +106,20 @@ const grades = computed(() =>
         />
         min
       </label>
-      <select
-        class="plain-input"
+      <SelectField
         aria-label="How points are counted"
-        :value="outline.heldTotal === null ? 'value' : 'share'"
+        :model-value="outline.heldTotal === null ? 'value' : 'share'"
         :disabled="!mayChange"
-        @change="hold"
-      >
-        <option value="value">Each item has its own points</option>
-        <option value="share">Items share a fixed total</option>
-      </select>
+        @update:model-value="hold"
+        ><ElOption value="value" label="Each item has its own points" /><ElOption
+          value="share"
+          label="Items share a fixed total"
+      /></SelectField>
       <label v-if="outline.heldTotal !== null">
         of
-        <input
+        <ElInput
           v-model="heldTotal"
-          class="plain-input few"
+          class="few"
           inputmode="decimal"
           aria-label="Total that is shared"
           :readonly="!mayChange"
@@ -139,29 +130,26 @@ const grades = computed(() =>
       <span v-else class="faded">{{ pointsText(total) }} pt in all</span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <textarea
+    <ElInput
       v-model="directions"
-      class="directions"
-      rows="1"
+      class="directions bare"
+      :rows="1"
       aria-label="Directions"
       placeholder="Directions for students, if there are any"
       maxlength="4000"
       :readonly="!mayChange"
       @change="keep('directions')"
+      type="textarea"
     />
   </div>
 </template>
 
 <style scoped>
 .title {
-  width: 100%;
-  border: 0;
   border-bottom: 2px solid var(--rule-strong);
-  background: none;
   font-family: var(--serif);
   font-size: 1.35rem;
   font-weight: 600;
-  padding: 2px 0;
 }
 .line {
   display: flex;
@@ -170,25 +158,14 @@ const grades = computed(() =>
   gap: 6px 12px;
   margin-top: 7px;
 }
-.line .plain-input {
-  width: auto;
-  min-height: 32px;
-  padding: 3px 7px;
-}
 .line .subject {
   width: 140px;
 }
 .line .few {
-  width: 58px;
-  text-align: right;
+  width: 64px;
 }
 .directions {
-  width: 100%;
-  border: 0;
-  background: none;
-  resize: vertical;
   margin-top: 6px;
-  padding: 4px 0;
   font-style: italic;
 }
 </style>

@@ -78,7 +78,7 @@ const narrowed = computed(() => {
 
 <template>
   <PageHead title="Tests" where="Found by standard, grade, words and what is in them">
-    <el-button type="primary" @click="making = true">New test</el-button>
+    <ElButton type="primary" @click="making = true">New test</ElButton>
   </PageHead>
   <FacingPages name="tests" left="Index" right="Tests" :start="27" :least="20" :most="45">
     <template #left>

@@ -24,19 +24,19 @@ const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
       <p>
         <b>Not saved: {{ step.text }}.</b> {{ sentence(present(step.stuck, 'stuck').reason) }}
       </p>
-      <el-button
+      <ElButton
         v-if="present(step.stuck, 'stuck').replaces"
         size="small"
         type="primary"
         @click="emit('decide', step.key, 'replace')"
-        >Save mine over it</el-button
+        >Save mine over it</ElButton
       >
-      <el-button v-else size="small" @click="emit('decide', step.key, 'replace')"
-        >Try again</el-button
+      <ElButton v-else size="small" @click="emit('decide', step.key, 'replace')"
+        >Try again</ElButton
       >
-      <el-button size="small" @click="emit('decide', step.key, 'let-go')">{{
+      <ElButton size="small" @click="emit('decide', step.key, 'let-go')">{{
         present(step.stuck, 'stuck').replaces ? 'Keep theirs' : 'Let it go'
-      }}</el-button>
+      }}</ElButton>
     </div>
   </div>
 </template>

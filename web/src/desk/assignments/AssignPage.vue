@@ -164,7 +164,7 @@ async function readAgain(error: unknown): Promise<never> {
 <template>
   <PageHead title="Assign" :where="`Tests · ${test?.outline.title ?? ''}`">
     <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
-    <el-button v-if="test" @click="keepDraft">Keep as a draft</el-button>
+    <ElButton v-if="test" @click="keepDraft">Keep as a draft</ElButton>
   </PageHead>
   <p
     v-for="sentence in [reading.wrong.value, giving.wrong.value].filter(Boolean)"

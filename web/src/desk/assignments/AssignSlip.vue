@@ -41,13 +41,13 @@ const problem = computed(() => Object.values(props.problems)[0]);
       </p>
     </template>
     <p v-else class="faded">It says what goes to whom, and when, once somebody is chosen.</p>
-    <el-button
+    <ElButton
       type="primary"
       size="large"
       :disabled="!canGive"
       :loading="busy"
       @click="emit('give')"
-      >{{ slip?.verb ?? 'Give' }}</el-button
+      >{{ slip?.verb ?? 'Give' }}</ElButton
     >
     <p v-if="problem" class="wrong">{{ problem }}</p>
   </div>

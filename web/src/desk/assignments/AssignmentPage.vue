@@ -84,10 +84,10 @@ async function extended(text: string): Promise<void> {
     <RouterLink to="/schedule">Back to the schedule</RouterLink>
     <RouterLink v-if="opened" :to="`/watch/${assignmentId}`">Watch</RouterLink>
     <RouterLink v-if="opened" :to="`/results/${assignmentId}`">Results</RouterLink>
-    <el-button
+    <ElButton
       v-if="opened"
       @click="router.push(`/tests/${opened.assignment.testId}/assign?again=${assignmentId}`)"
-      >Give it again</el-button
+      >Give it again</ElButton
     >
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
@@ -136,12 +136,12 @@ async function extended(text: string): Promise<void> {
             </p>
           </template>
           <p v-for="(message, key) in problems" :key="key" class="wrong">{{ message }}</p>
-          <el-button
+          <ElButton
             type="primary"
             native-type="submit"
             :disabled="!changed || Object.keys(problems).length > 0"
             :loading="changing.busy.value"
-            >Change it</el-button
+            >Change it</ElButton
           >
         </div>
         <p v-else class="faded">
@@ -161,11 +161,11 @@ async function extended(text: string): Promise<void> {
       ><b>{{ opened.assignment.handedIn }}</b> handed in</span
     >
     <template v-if="opened.mayChange" #actions>
-      <el-button :disabled="picked.length === 0" @click="extending = true">
+      <ElButton :disabled="picked.length === 0" @click="extending = true">
         {{
           picked.length ? `More for ${count(picked.length, 'student')}` : 'More for whom is picked'
         }}
-      </el-button>
+      </ElButton>
     </template>
   </FootingLine>
   <ExtendDialog

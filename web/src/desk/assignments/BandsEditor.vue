@@ -1,14 +1,13 @@
 <script setup lang="ts">
 /** Letter bands: names and the percent from which each begins, from the best down. */
 import type { Band } from '@oaken/core/assignments';
+import CommitInput from '../../parts/CommitInput.vue';
 
 const bands = defineModel<Band[]>({ required: true });
 defineProps<{ wrong: string | undefined }>();
 const set = (index: number, change: Partial<Band>) =>
   (bands.value = bands.value.map((band, n) => (n === index ? { ...band, ...change } : band)));
-const text = (event: Event) => (event.target as HTMLInputElement).value;
-const share = (event: Event) =>
-  Math.min(1, Math.max(0, Math.round(Number(text(event)) * 100) / 10_000));
+const shareOf = (percent: number | undefined) => Math.round((percent ?? 0) * 100) / 10_000;
 const add = () =>
   (bands.value = [
     ...bands.value.slice(0, -1),
@@ -22,25 +21,25 @@ const add = () =>
     <tbody>
       <tr v-for="(entry, index) in bands" :key="index">
         <td>
-          <input
-            class="plain-input name"
-            :value="entry.name"
+          <CommitInput
+            class="name"
+            :model-value="entry.name"
             maxlength="20"
             :aria-label="`Name of band ${index + 1}`"
-            @change="set(index, { name: text($event) })"
+            @change="set(index, { name: $event })"
           />
         </td>
         <td>
           from
-          <input
-            class="plain-input from"
-            type="number"
-            min="0"
-            max="100"
-            step="0.5"
-            :value="Math.round(entry.from * 10000) / 100"
+          <ElInputNumber
+            :controls="false"
+            class="from"
+            :min="0"
+            :max="100"
+            :step="0.5"
+            :model-value="Math.round(entry.from * 10000) / 100"
             :aria-label="`Band ${index + 1} begins at percent`"
-            @change="set(index, { from: share($event) })"
+            @change="set(index, { from: shareOf($event) })"
           />
           %
         </td>

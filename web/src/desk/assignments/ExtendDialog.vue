@@ -8,7 +8,7 @@ import { call } from '../../client/call';
 import { sentenceOf, useDoing } from '../../client/useDoing';
 import { useSession } from '../../client/session';
 import { useWords } from '../shared/words';
-import WallField from './WallField.vue';
+import DateField from '../../parts/DateField.vue';
 import { whenOpened } from '../../parts/whenOpened';
 
 const open = defineModel<boolean>({ required: true });
@@ -72,7 +72,7 @@ async function extend(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog
+  <ElDialog
     v-model="open"
     :title="`More for ${studentIds === null ? 'all of them' : count(students, 'student')}`"
     width="520px"
@@ -86,6 +86,7 @@ async function extend(): Promise<void> {
           <ElRadioButton value="none">none</ElRadioButton>
         </ElRadioGroup>
         <ElInputNumber
+          :controls="false"
           v-if="form.choice === 'other'"
           v-model="form.otherMinutes"
           :min="1"
@@ -101,21 +102,25 @@ async function extend(): Promise<void> {
         <ElCheckbox v-model="form.longer" :disabled="assignment.closesAt === null"
           >open until</ElCheckbox
         >
-        <WallField v-model="form.wall" label="Open until" :disabled="!form.longer" />
+        <DateField with-time v-model="form.wall" label="Open until" :disabled="!form.longer" />
       </p>
       <p class="line">
         <span class="label">More attempts</span>
-        <ElInputNumber v-model="form.attempts" :min="0" :max="20" aria-label="Attempts more" />
+        <ElInputNumber
+          :controls="false"
+          v-model="form.attempts"
+          :min="0"
+          :max="20"
+          aria-label="Attempts more"
+        />
       </p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" native-type="submit" form="extend" :loading="busy"
-        >Give it</el-button
-      >
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" native-type="submit" form="extend" :loading="busy">Give it</ElButton>
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

@@ -4,6 +4,8 @@ import { listing } from '@oaken/core/text';
 import { computed } from 'vue';
 import FoldedSetting from './FoldedSetting.vue';
 import type { WishForm } from './wishForm';
+import SelectField from '../../parts/SelectField.vue';
+import { toggled } from '../../parts/toggled';
 
 const form = defineModel<WishForm>({ required: true });
 const props = defineProps<{
@@ -36,8 +38,7 @@ const formOf = (party: Party) => {
   const chosen = form.value.formsFor.find(isOf(party));
   return chosen ? String(chosen.form) : 'turn';
 };
-function setForm(party: Party, event: Event): void {
-  const { value } = event.target as HTMLSelectElement;
+function setForm(party: Party, value: string): void {
   const rest = form.value.formsFor.filter((chosen) => !isOf(party)(chosen));
   const { classId, groupId } = party;
   const chosen = {
@@ -51,19 +52,27 @@ function setForm(party: Party, event: Event): void {
 
 <template>
   <FoldedSetting :wrong="Boolean(problems.forms)" name="Forms" :value="summary">
-    <label v-for="testForm in forms" :key="testForm.name"
-      ><input v-model="form.forms" type="checkbox" :value="testForm.id" /> form {{ testForm.name }}
-      <span v-if="testForm.note" class="faded">{{ testForm.note }}</span></label
+    <ElCheckbox
+      v-for="testForm in forms"
+      :key="testForm.name"
+      :model-value="form.forms.includes(testForm.id)"
+      @change="form.forms = toggled(form.forms, testForm.id)"
+    >
+      form {{ testForm.name }}
+      <span v-if="testForm.note" class="faded">{{ testForm.note }}</span></ElCheckbox
     >
     <label v-for="party in parties" :key="party.key"
       >{{ party.name }}:
-      <select class="plain-input auto" :value="formOf(party)" @change="setForm(party, $event)">
-        <option value="turn">the chosen forms in turn</option>
-        <option v-for="testForm in forms" :key="testForm.name" :value="String(testForm.id)">
-          form {{ testForm.name }}
-        </option>
-      </select></label
-    >
+      <SelectField
+        class="auto"
+        :model-value="formOf(party)"
+        @update:model-value="setForm(party, $event)"
+        ><ElOption value="turn" label="the chosen forms in turn" /><ElOption
+          v-for="testForm in forms"
+          :key="testForm.name"
+          :value="String(testForm.id)"
+          :label="`form ${testForm.name}`" /></SelectField
+    ></label>
     <p v-if="problems.forms" class="wrong">{{ problems.forms }}</p>
   </FoldedSetting>
 </template>

@@ -4,6 +4,7 @@ import { listing } from '@oaken/core/text';
 import { computed } from 'vue';
 import { useWords } from '../shared/words';
 import type { OpenAssignment } from './useChange';
+import { toggled } from '../../parts/toggled';
 
 type Student = OpenAssignment['students'][number];
 const picked = defineModel<number[]>('picked', { required: true });
@@ -38,12 +39,9 @@ const allPicked = computed(
     <thead>
       <tr>
         <th>
-          <input
-            type="checkbox"
-            :checked="allPicked"
-            aria-label="Pick all"
-            @change="picked = allPicked ? [] : [...pickable]"
-          />
+          <ElCheckbox :model-value="allPicked" @change="picked = allPicked ? [] : [...pickable]"
+            ><span class="unseen">Pick all</span></ElCheckbox
+          >
         </th>
         <th>Student</th>
         <th>State</th>
@@ -54,13 +52,12 @@ const allPicked = computed(
     <tbody>
       <tr v-for="student in students" :key="student.studentId">
         <td>
-          <input
+          <ElCheckbox
             v-if="student.state !== 'withdrawn'"
-            v-model="picked"
-            type="checkbox"
-            :value="student.studentId"
-            :aria-label="`Pick ${student.name}`"
-          />
+            :model-value="picked.includes(student.studentId)"
+            @change="picked = toggled(picked, student.studentId)"
+            ><span class="unseen">Pick {{ student.name }}</span></ElCheckbox
+          >
         </td>
         <td>
           {{ student.name }}

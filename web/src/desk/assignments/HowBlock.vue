@@ -17,6 +17,7 @@ import FormsSetting from './FormsSetting.vue';
 import ReleaseSetting from './ReleaseSetting.vue';
 import TimeFields from './TimeFields.vue';
 import type { WishForm } from './wishForm';
+import SelectField from '../../parts/SelectField.vue';
 
 const form = defineModel<WishForm>({ required: true });
 defineProps<{
@@ -81,22 +82,25 @@ const beginning = computed(
     <TimeFields v-model="form" :problems="problems" :sections="sections" :given="given" />
     <FoldedSetting :wrong="Boolean(problems.attempts)" name="Attempts" :value="attempts">
       <label
-        ><input
-          v-model.number="form.attempts"
-          class="plain-input few"
-          type="number"
-          min="0"
-          max="20"
+        ><ElInputNumber
+          :controls="false"
+          v-model="form.attempts"
+          class="few"
+          :min="0"
+          :max="20"
           aria-label="Attempts"
         />
         for each student <span class="faded small">0: as many as they like</span></label
       >
       <label v-if="form.attempts !== 1"
         >What counts:
-        <select v-model="form.counts" class="plain-input auto">
-          <option v-for="(text, key) in countingWords" :key="key" :value="key">{{ text }}</option>
-        </select></label
-      >
+        <SelectField v-model="form.counts" class="auto"
+          ><ElOption
+            v-for="(text, key) in countingWords"
+            :key="key"
+            :value="key"
+            :label="text" /></SelectField
+      ></label>
       <p v-if="problems.attempts" class="wrong">{{ problems.attempts }}</p>
     </FoldedSetting>
     <FormsSetting
@@ -114,13 +118,12 @@ const beginning = computed(
           : 'students can leave and come back until the time is over'
       "
     >
-      <label
-        ><input v-model="form.oneSitting" type="radio" :value="false" /> students can leave and come
-        back until the time is over</label
+      <ElRadio v-model="form.oneSitting" :value="false">
+        students can leave and come back until the time is over</ElRadio
       >
-      <label
-        ><input v-model="form.oneSitting" type="radio" :value="true" /> in one sitting: whoever is
-        away for more than {{ lengthInWords(mayBeAway) }} is let in again by me</label
+      <ElRadio v-model="form.oneSitting" :value="true">
+        in one sitting: whoever is away for more than {{ lengthInWords(mayBeAway) }} is let in again
+        by me</ElRadio
       >
     </FoldedSetting>
     <FoldedSetting name="Answers that arrive late" :value="lateAnswerWords[lateAnswers]">
@@ -135,30 +138,28 @@ const beginning = computed(
       </ElRadioGroup>
     </FoldedSetting>
     <FoldedSetting name="Order" :value="order">
-      <label v-for="(text, key) in orderWords" :key="key"
-        ><input v-model="form.order" type="radio" :value="key" /> {{ text }}</label
+      <ElRadio v-for="(text, key) in orderWords" :key="key" v-model="form.order" :value="key">
+        {{ text }}</ElRadio
       >
-      <label
-        ><input v-model="form.goBack" type="checkbox" :disabled="form.mode === 'practice'" />
-        students can go back to earlier questions</label
+      <ElCheckbox v-model="form.goBack" :disabled="form.mode === 'practice'">
+        students can go back to earlier questions</ElCheckbox
       >
-      <label
-        ><input v-model="form.shuffleChoices" type="checkbox" /> each student gets the choices in
-        another order</label
+      <ElCheckbox v-model="form.shuffleChoices">
+        each student gets the choices in another order</ElCheckbox
       >
     </FoldedSetting>
     <FoldedSetting name="Beginning" :value="beginning">
       <label
         >A word that I read out in the room
-        <input v-model.trim="form.word" class="plain-input auto" maxlength="40" autocomplete="off"
+        <ElInput v-model.trim="form.word" class="auto" maxlength="40" autocomplete="off"
       /></label>
       <label
         >Instructions for the students
-        <textarea v-model.trim="form.instructions" class="plain-input" rows="2" maxlength="2000" />
+        <ElInput v-model.trim="form.instructions" :rows="2" maxlength="2000" type="textarea" />
       </label>
       <label
         >A note for teachers
-        <textarea v-model.trim="form.note" class="plain-input" rows="2" maxlength="2000" />
+        <ElInput v-model.trim="form.note" :rows="2" maxlength="2000" type="textarea" />
       </label>
     </FoldedSetting>
     <ReleaseSetting v-model="form" :problems="problems" />

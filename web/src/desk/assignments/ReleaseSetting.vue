@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import BandsEditor from './BandsEditor.vue';
 import FoldedSetting from './FoldedSetting.vue';
 import type { WishForm } from './wishForm';
+import SelectField from '../../parts/SelectField.vue';
 
 const form = defineModel<WishForm>({ required: true });
 defineProps<{ problems: Record<string, string> }>();
@@ -40,10 +41,13 @@ const summary = computed(() => {
   <FoldedSetting :wrong="Boolean(problems.bands)" name="Release" :value="summary">
     <label
       >Scores are shown as
-      <select v-model="form.release.show" class="plain-input auto">
-        <option v-for="(text, key) in showWords" :key="key" :value="key">{{ text }}</option>
-      </select></label
-    >
+      <SelectField v-model="form.release.show" class="auto"
+        ><ElOption
+          v-for="(text, key) in showWords"
+          :key="key"
+          :value="key"
+          :label="text" /></SelectField
+    ></label>
     <BandsEditor
       v-if="form.release.show === 'band'"
       v-model="form.release.bands"
@@ -51,16 +55,13 @@ const summary = computed(() => {
     />
     <label v-for="(name, what) in releasedWords" :key="what"
       >{{ name }}
-      <select v-model="form.release[what]" class="plain-input auto">
-        <option
+      <SelectField v-model="form.release[what]" class="auto"
+        ><ElOption
           v-for="(text, time) in what === 'score' ? releaseWords : answerWords"
           :key="time"
           :value="time"
-        >
-          {{ text }}
-        </option>
-      </select></label
-    >
+          :label="text" /></SelectField
+    ></label>
   </FoldedSetting>
 </template>
 

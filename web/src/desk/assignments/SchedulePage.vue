@@ -17,6 +17,8 @@ import { percent, useWords } from '../shared/words';
 import { barOf } from './bars';
 import { stateOf, stateWords, type AssignmentState } from './states';
 import WindowCalendar from './WindowCalendar.vue';
+import DateField from '../../parts/DateField.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 const session = useSession();
 const words = useWords();
@@ -87,13 +89,13 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
 <template>
   <PageHead title="Schedule" :where="`Times of ${session.school.name}`">
     <template v-if="view !== 'list'">
-      <el-button @click="step--">{{
+      <ElButton @click="step--">{{
         stepWords === 'week' ? 'Week before' : 'Four weeks before'
-      }}</el-button>
-      <el-button :disabled="step === 0" @click="step = 0">Now</el-button>
-      <el-button @click="step++">{{
+      }}</ElButton>
+      <ElButton :disabled="step === 0" @click="step = 0">Now</ElButton>
+      <ElButton @click="step++">{{
         stepWords === 'week' ? 'Week after' : 'Four weeks after'
-      }}</el-button>
+      }}</ElButton>
     </template>
   </PageHead>
   <div class="tabs" role="tablist" aria-label="How it is shown">
@@ -138,21 +140,23 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
       <div class="options filters" role="group" aria-label="Which assignments">
         <label
           >Class
-          <select v-model="filter.classId" class="plain-input">
-            <option :value="0">all</option>
-            <option v-for="[id, name] in classes" :key="id" :value="id">{{ name }}</option>
-          </select></label
-        >
+          <SelectField v-model="filter.classId"
+            ><ElOption :value="0" label="all" /><ElOption
+              v-for="[id, name] in classes"
+              :key="id"
+              :value="id"
+              :label="name" /></SelectField
+        ></label>
         <label
           >State
-          <select v-model="filter.state" class="plain-input">
-            <option value="">all</option>
-            <option v-for="(name, key) in stateWords" :key="key" :value="key">{{ name }}</option>
-          </select></label
-        >
-        <label
-          >Closing since <input v-model="filter.since" class="plain-input" type="date"
-        /></label>
+          <SelectField v-model="filter.state"
+            ><ElOption value="" label="all" /><ElOption
+              v-for="(name, key) in stateWords"
+              :key="key"
+              :value="key"
+              :label="name" /></SelectField
+        ></label>
+        <label>Closing since <DateField v-model="filter.since" label="Closing since" /></label>
       </div>
       <p v-if="listed.length === 0" class="faded">Nothing fits. Take a filter away.</p>
       <table v-else class="ruled">

@@ -7,6 +7,7 @@ import { ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { fullName, type RosterRow } from '../classes/useClass';
+import SelectField from '../../parts/SelectField.vue';
 
 const guest = defineModel<Assigned | null>({ required: true });
 const props = defineProps<{ assignmentId: number }>();
@@ -53,7 +54,7 @@ async function tie(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog
+  <ElDialog
     :model-value="guest !== null"
     :title="guest ? `Who is ${guest.name}?` : ''"
     width="440px"
@@ -62,32 +63,32 @@ async function tie(): Promise<void> {
     <form id="tie" @submit.prevent="tie">
       <label class="field"
         ><span class="label">Class</span>
-        <select v-model="classId" class="plain-input">
-          <option :value="0">Choose …</option>
-          <option v-for="schoolClass in classes" :key="schoolClass.id" :value="schoolClass.id">
-            {{ schoolClass.name }}, {{ schoolClass.subject }}
-          </option>
-        </select></label
-      >
+        <SelectField v-model="classId"
+          ><ElOption :value="0" label="Choose …" /><ElOption
+            v-for="schoolClass in classes"
+            :key="schoolClass.id"
+            :value="schoolClass.id"
+            :label="`${schoolClass.name}, ${schoolClass.subject}`" /></SelectField
+      ></label>
       <label class="field"
         ><span class="label">Student</span>
-        <select v-model="studentId" class="plain-input" :disabled="roster.length === 0">
-          <option :value="0">Choose …</option>
-          <option v-for="student in roster" :key="student.id" :value="student.id">
-            {{ student.rosterNumber }} {{ fullName(student) }}
-          </option>
-        </select></label
-      >
+        <SelectField v-model="studentId" :disabled="roster.length === 0"
+          ><ElOption :value="0" label="Choose …" /><ElOption
+            v-for="student in roster"
+            :key="student.id"
+            :value="student.id"
+            :label="`${student.rosterNumber} ${fullName(student)}`" /></SelectField
+      ></label>
       <p class="faded">
         The work, its time and its score become the student’s. This cannot be taken back.
       </p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <el-button @click="guest = null">Cancel</el-button>
-      <el-button type="primary" native-type="submit" form="tie" :disabled="studentId === 0"
-        >It is this student</el-button
+      <ElButton @click="guest = null">Cancel</ElButton>
+      <ElButton type="primary" native-type="submit" form="tie" :disabled="studentId === 0"
+        >It is this student</ElButton
       >
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>

@@ -14,19 +14,17 @@ defineProps<{
 <template>
   <div class="pair">
     <span class="label">Mode</span>
-    <label><input v-model="form.mode" type="radio" value="test" :disabled="given" /> test</label>
-    <label
-      ><input v-model="form.mode" type="radio" value="practice" :disabled="given" /> practice</label
-    >
+    <ElRadio v-model="form.mode" value="test" :disabled="given"> test</ElRadio>
+    <ElRadio v-model="form.mode" value="practice" :disabled="given"> practice</ElRadio>
     <label v-if="form.mode === 'practice'"
       >a wrong try takes off
-      <input
-        v-model.number="form.offPercent"
-        class="plain-input few"
-        type="number"
-        min="0"
-        max="100"
-        step="any"
+      <ElInputNumber
+        :controls="false"
+        v-model="form.offPercent"
+        class="few"
+        :min="0"
+        :max="100"
+        :step="0.5"
         aria-label="Percent off for each wrong try"
         :aria-invalid="Boolean(problems.offPerTry)"
       />
@@ -36,13 +34,13 @@ defineProps<{
   <p v-if="problems.offPerTry" class="wrong">{{ problems.offPerTry }}</p>
   <div class="pair">
     <span class="label">Time limit</span>
-    <label><input v-model="form.limited" type="checkbox" aria-label="With a time limit" /></label>
-    <input
-      v-model.number="form.limitMinutes"
-      class="plain-input few"
-      type="number"
-      min="1"
-      max="1440"
+    <ElCheckbox v-model="form.limited"><span class="unseen">With a time limit</span></ElCheckbox>
+    <ElInputNumber
+      :controls="false"
+      v-model="form.limitMinutes"
+      class="few"
+      :min="1"
+      :max="1440"
       aria-label="Minutes to work"
       :disabled="!form.limited"
       :aria-invalid="Boolean(problems.limit)"
@@ -51,17 +49,17 @@ defineProps<{
   </div>
   <div v-if="form.mode === 'test'" class="pair">
     <span class="label">Of parts</span>
-    <label><input v-model="form.partsTimed" type="radio" value="none" /> none</label>
-    <label><input v-model="form.partsTimed" type="radio" value="sections" /> each section</label>
-    <label><input v-model="form.partsTimed" type="radio" value="items" /> each item</label>
+    <ElRadio v-model="form.partsTimed" value="none"> none</ElRadio>
+    <ElRadio v-model="form.partsTimed" value="sections"> each section</ElRadio>
+    <ElRadio v-model="form.partsTimed" value="items"> each item</ElRadio>
     <label v-if="form.partsTimed === 'items'"
-      ><input
-        v-model.number="form.itemMinutes"
-        class="plain-input few"
-        type="number"
-        min="0.1"
-        max="600"
-        step="any"
+      ><ElInputNumber
+        :controls="false"
+        v-model="form.itemMinutes"
+        class="few"
+        :min="0.1"
+        :max="600"
+        :step="0.5"
         aria-label="Minutes for each item"
         :aria-invalid="Boolean(problems.stageLimit)"
       />
@@ -72,13 +70,13 @@ defineProps<{
     <div v-for="(entry, n) in sections" :key="entry.id" class="pair">
       <span class="label" />
       <label
-        ><input
-          v-model.number="form.sectionMinutes[entry.id]"
-          class="plain-input few"
-          type="number"
-          min="0.1"
-          max="600"
-          step="any"
+        ><ElInputNumber
+          :controls="false"
+          v-model="form.sectionMinutes[entry.id]"
+          class="few"
+          :min="0.1"
+          :max="600"
+          :step="0.5"
           :aria-label="`Minutes for ${entry.title || `section ${n + 1}`}`"
           :aria-invalid="Boolean(problems.stageLimit)"
         />
@@ -93,9 +91,9 @@ defineProps<{
   <p v-if="problems.stageLimit" class="wrong">{{ problems.stageLimit }}</p>
   <div v-if="hasTime(form)" class="pair">
     <span class="label">Told at</span>
-    <input
+    <ElInput
       v-model="form.warns"
-      class="plain-input few"
+      class="few"
       aria-label="Told so many minutes before the end"
       :aria-invalid="Boolean(problems.warnMinutes)"
     />

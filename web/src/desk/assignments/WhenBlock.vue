@@ -4,7 +4,7 @@ import type { WishForm } from './wishForm';
 import { computed } from 'vue';
 import { useSession } from '../../client/session';
 import FoldedSetting from './FoldedSetting.vue';
-import WallField from './WallField.vue';
+import DateField from '../../parts/DateField.vue';
 
 const form = defineModel<WishForm>({ required: true });
 const props = defineProps<{
@@ -32,45 +32,48 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
     <div class="pair">
       <span class="label">Opens</span>
       <template v-if="!given">
-        <label><input v-model="form.opens" type="radio" value="now" /> now</label>
-        <label><input v-model="form.opens" type="radio" value="later" /> at</label>
+        <ElRadio v-model="form.opens" value="now"> now</ElRadio>
+        <ElRadio v-model="form.opens" value="later"> at</ElRadio>
       </template>
-      <WallField
+      <DateField
+        with-time
         v-model="form.opensWall"
         label="Opens at"
         :disabled="form.opens === 'now'"
-        :wrong="problems.opensAt"
+        :invalid="Boolean(problems.opensAt)"
       />
     </div>
     <p v-if="problems.opensAt" class="wrong">{{ problems.opensAt }}</p>
     <div class="pair">
       <span class="label">Closes</span>
-      <WallField
+      <DateField
+        with-time
         v-model="form.closesWall"
         label="Closes at"
         :disabled="form.never"
-        :wrong="problems.closesAt"
+        :invalid="Boolean(problems.closesAt)"
       />
-      <label><input v-model="form.never" type="checkbox" /> never</label>
+      <ElCheckbox v-model="form.never"> never</ElCheckbox>
     </div>
     <p v-if="problems.closesAt" class="wrong">{{ problems.closesAt }}</p>
     <div class="pair">
       <span class="label">Late work</span>
-      <label><input v-model="form.lateWork" type="checkbox" :disabled="form.never" /> until</label>
-      <WallField
+      <ElCheckbox v-model="form.lateWork" :disabled="form.never"> until</ElCheckbox>
+      <DateField
+        with-time
         v-model="form.lateWall"
         label="Late work until"
         :disabled="!form.lateWork || form.never"
-        :wrong="problems.lateRule"
+        :invalid="Boolean(problems.lateRule)"
       />
       <label v-if="form.lateWork && !form.never" class="off"
-        ><input
-          v-model.number="form.lateOff"
-          class="plain-input few"
-          type="number"
-          min="0"
-          max="100"
-          step="5"
+        ><ElInputNumber
+          :controls="false"
+          v-model="form.lateOff"
+          class="few"
+          :min="0"
+          :max="100"
+          :step="5"
           aria-label="Percent off for each day late"
         />
         % off a day</label
@@ -79,22 +82,24 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
     <p v-if="problems.lateRule" class="wrong">{{ problems.lateRule }}</p>
     <FoldedSetting :wrong="rareWrong" name="What they see" :value="rare">
       <div class="pair rare">
-        <label><input v-model="form.hidden" type="checkbox" /> nobody sees it before</label>
-        <WallField
+        <ElCheckbox v-model="form.hidden"> nobody sees it before</ElCheckbox>
+        <DateField
+          with-time
           v-model="form.visibleWall"
           label="Seen from"
           :disabled="!form.hidden"
-          :wrong="problems.visibleFrom"
+          :invalid="Boolean(problems.visibleFrom)"
         />
       </div>
       <p v-if="problems.visibleFrom" class="wrong">{{ problems.visibleFrom }}</p>
       <div class="pair rare">
-        <label><input v-model="form.answersLater" type="checkbox" /> no answers before</label>
-        <WallField
+        <ElCheckbox v-model="form.answersLater"> no answers before</ElCheckbox>
+        <DateField
+          with-time
           v-model="form.answersWall"
           label="Answers from"
           :disabled="!form.answersLater"
-          :wrong="problems.answersFrom"
+          :invalid="Boolean(problems.answersFrom)"
         />
       </div>
       <p v-if="problems.answersFrom" class="wrong">{{ problems.answersFrom }}</p>

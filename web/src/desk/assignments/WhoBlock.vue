@@ -9,6 +9,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import { fullName, type RosterRow } from '../classes/useClass';
 import { failed } from '../shared/undo';
 import type { WishForm } from './wishForm';
+import { toggled } from '../../parts/toggled';
 
 type Group = AnswerOf<typeof api.listGroups>['groups'][number];
 const form = defineModel<WishForm>({ required: true });
@@ -74,22 +75,28 @@ const otherGrade = computed(() =>
     >
     <p v-if="classes.length > 2" class="grades">
       Everyone in my grade
-      <label v-for="grade in grades" :key="grade"
-        ><input type="checkbox" :checked="isWhole(grade)" @change="toggleGrade(grade)" />
-        {{ grade }}</label
+      <ElCheckbox
+        v-for="grade in grades"
+        :key="grade"
+        :model-value="isWhole(grade)"
+        @change="toggleGrade(grade)"
+      >
+        {{ grade }}</ElCheckbox
       >
     </p>
     <template v-for="schoolClass in classes" :key="schoolClass.id">
       <div class="class" :class="{ chosen: form.classIds.includes(schoolClass.id) }">
-        <label>
-          <input v-model="form.classIds" type="checkbox" :value="schoolClass.id" />
+        <ElCheckbox
+          :model-value="form.classIds.includes(schoolClass.id)"
+          @change="form.classIds = toggled(form.classIds, schoolClass.id)"
+        >
           <b>{{ schoolClass.name }}</b><span>{{
             [schoolClass.subject, schoolClass.period].filter(Boolean).join(', ')
           }}</span
           ><span class="faded"
             >grade {{ schoolClass.grade }} · {{ count(schoolClass.students, 'student') }}</span
           >
-        </label>
+        </ElCheckbox>
         <button
           type="button"
           class="word small"
@@ -109,30 +116,39 @@ const otherGrade = computed(() =>
         class="some"
       >
         <p v-if="groupsOf(schoolClass.id).length" class="groups">
-          <label v-for="group in groupsOf(schoolClass.id)" :key="group.id"
-            ><input v-model="form.groupIds" type="checkbox" :value="group.id" /> group
-            {{ group.name }} <span class="faded">{{ group.students.length }}</span></label
+          <ElCheckbox
+            v-for="group in groupsOf(schoolClass.id)"
+            :key="group.id"
+            :model-value="form.groupIds.includes(group.id)"
+            @change="form.groupIds = toggled(form.groupIds, group.id)"
+          >
+            group {{ group.name }}
+            <span class="faded">{{ group.students.length }}</span></ElCheckbox
           >
         </p>
         <ul v-if="open.includes(schoolClass.id)">
           <li v-for="student in rosters[schoolClass.id]" :key="student.id">
-            <label
-              ><input v-model="form.studentIds" type="checkbox" :value="student.id" />
-              {{ student.rosterNumber }} {{ fullName(student) }}</label
+            <ElCheckbox
+              :model-value="form.studentIds.includes(student.id)"
+              @change="form.studentIds = toggled(form.studentIds, student.id)"
+            >
+              {{ student.rosterNumber }} {{ fullName(student) }}</ElCheckbox
             >
           </li>
         </ul>
       </div>
     </template>
-    <label class="line"
-      ><input v-model="form.link" type="checkbox" /> guests by a link
-      <span class="faded small">they type a name; you say later which student it was</span></label
+    <ElCheckbox class="line" v-model="form.link">
+      guests by a link
+      <span class="faded small"
+        >they type a name; you say later which student it was</span
+      ></ElCheckbox
     >
-    <label v-if="reachable" class="line"
-      ><input v-model="form.invite" type="checkbox" /> write to them
+    <ElCheckbox v-if="reachable" class="line" v-model="form.invite">
+      write to them
       <span class="faded small"
         >{{ count(reachable, 'has', 'have') }} an e-mail address</span
-      ></label
+      ></ElCheckbox
     >
     <p v-if="otherGrade.length" class="note">
       The test is for grade {{ testGrades.join(' and ') }}, but
@@ -151,13 +167,14 @@ const otherGrade = computed(() =>
   padding: 6px 8px;
   border-bottom: var(--line);
 }
-.class label {
+.class :deep(.el-checkbox) {
+  flex: 1;
+}
+.class :deep(.el-checkbox__label) {
   flex: 1;
   display: grid;
-  grid-template-columns: 22px 44px 1fr auto;
+  grid-template-columns: 44px 1fr auto;
   gap: 8px;
-  align-items: baseline;
-  cursor: pointer;
 }
 .class.chosen {
   background: var(--wash);

@@ -8,6 +8,7 @@ import { call } from '../../client/call';
 import { done } from '../shared/undo';
 import { useLibrary } from '../library/library';
 import { whenOpened } from '../../parts/whenOpened';
+import SelectField from '../../parts/SelectField.vue';
 
 const open = defineModel<boolean>({ required: true });
 /** Null makes a new one. */
@@ -38,10 +39,8 @@ const others = computed(() =>
     ({ accountId }) => !shares.value.some((share) => share.accountId === accountId),
   ),
 );
-function add(event: Event): void {
-  const field = event.target as HTMLSelectElement;
-  const colleague = colleagues.value.find(({ accountId }) => accountId === Number(field.value));
-  field.value = '';
+function add(chosen: number | null): void {
+  const colleague = colleagues.value.find(({ accountId }) => accountId === chosen);
   if (colleague) shares.value.push({ ...colleague, may: 'use' });
 }
 async function save(): Promise<void> {
@@ -68,14 +67,14 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="bank ? `The bank “${bank.name}”` : 'A new bank'" width="560px">
+  <ElDialog v-model="open" :title="bank ? `The bank “${bank.name}”` : 'A new bank'" width="560px">
     <label class="field"
-      ><span class="label">Name</span><input v-model="name" class="plain-input" maxlength="120"
+      ><span class="label">Name</span><ElInput v-model="name" maxlength="120"
     /></label>
     <fieldset class="reach">
       <legend>Who may read it</legend>
-      <label v-for="entry in reaches" :key="entry"
-        ><input v-model="reach" type="radio" :value="entry" /> {{ reachWords[entry] }}</label
+      <ElRadio v-for="entry in reaches" :key="entry" v-model="reach" :value="entry">
+        {{ reachWords[entry] }}</ElRadio
       >
     </fieldset>
     <template v-if="bank">
@@ -87,13 +86,12 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
             <td>{{ share.name }}</td>
             <td>
               may
-              <select
+              <SelectField
                 v-model="share.may"
-                class="plain-input right"
+                class="right"
                 :aria-label="`What ${share.name} may do`"
-              >
-                <option v-for="may in rights" :key="may" :value="may">{{ rightWords[may] }}</option>
-              </select>
+                ><ElOption v-for="may in rights" :key="may" :value="may" :label="rightWords[may]"
+              /></SelectField>
             </td>
             <td class="figures">
               <button class="word" @click="shares.splice(index, 1)">take away</button>
@@ -101,26 +99,27 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
           </tr>
         </tbody>
       </table>
-      <select
+      <SelectField
         v-if="others.length"
-        class="plain-input colleague"
+        class="colleague"
         aria-label="Share with a colleague"
-        @change="add"
-      >
-        <option value="">Share with a colleague …</option>
-        <option v-for="other in others" :key="other.accountId" :value="other.accountId">
-          {{ other.name }}
-        </option>
-      </select>
+        :model-value="null"
+        @update:model-value="add"
+        ><ElOption :value="null" label="Share with a colleague …" /><ElOption
+          v-for="other in others"
+          :key="other.accountId"
+          :value="other.accountId"
+          :label="other.name"
+      /></SelectField>
     </template>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :loading="busy" :disabled="name.trim() === ''" @click="save">{{
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" :loading="busy" :disabled="name.trim() === ''" @click="save">{{
         bank ? 'Save' : 'Make the bank'
-      }}</el-button>
+      }}</ElButton>
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>
@@ -132,8 +131,8 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
 .reach legend {
   font-weight: 600;
 }
-.reach label {
-  display: block;
+.reach :deep(.el-radio) {
+  display: flex;
 }
 .right {
   width: auto;

@@ -132,7 +132,7 @@ async function afterRetiring(): Promise<void> {
 
 <template>
   <PageHead title="Banks" where="Find questions by standard, by words or folder by folder">
-    <el-button
+    <ElButton
       type="primary"
       @click="
         router.push({
@@ -143,7 +143,7 @@ async function afterRetiring(): Promise<void> {
           },
         })
       "
-      >Write an item</el-button
+      >Write an item</ElButton
     >
   </PageHead>
   <FacingPages name="banks" left="Index" right="Items" :start="27" :least="20" :most="45">
@@ -213,8 +213,8 @@ async function afterRetiring(): Promise<void> {
           Retire
         </button>
       </template>
-      <el-button type="primary" :disabled="picked.size === 0" @click="test = true"
-        >Put into a test</el-button
+      <ElButton type="primary" :disabled="picked.size === 0" @click="test = true"
+        >Put into a test</ElButton
       >
     </template>
   </FootingLine>

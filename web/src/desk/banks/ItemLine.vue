@@ -3,7 +3,7 @@
 import type { ItemRow } from '@oaken/contract/banks';
 import { kinds } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { percent, pointsText, stemLine } from '../shared/words';
 import { markWords } from './markWords';
 
@@ -16,6 +16,9 @@ const props = defineProps<{
   inTest: boolean;
 }>();
 const emit = defineEmits<{ pick: [withShift: boolean]; open: []; put: [] }>();
+
+/** Shift held while a box is ticked takes everything in between; the toolkit's change does not tell. */
+const withShift = ref(false);
 
 const stem = computed(() => stemLine(props.item.content.stem, props.compact ? 120 : 200));
 const pieces = computed(() => markWords(stem.value, props.matched));
@@ -40,13 +43,13 @@ const figureTitle = computed(() => {
     :aria-label="stem"
     @dragstart="$event.dataTransfer?.setData('application/x-oaken-item', String(item.id))"
   >
-    <input
+    <ElCheckbox
       v-if="!compact"
-      type="checkbox"
-      :checked="picked"
-      :aria-label="`Pick: ${stemLine(item.content.stem, 60)}`"
-      @click="emit('pick', ($event as MouseEvent).shiftKey)"
-    />
+      :model-value="picked"
+      @click.capture="withShift = ($event as MouseEvent).shiftKey"
+      @change="emit('pick', withShift)"
+      ><span class="unseen">Pick: {{ stemLine(item.content.stem, 60) }}</span></ElCheckbox
+    >
     <div class="body" @click="emit('open')">
       <p class="stem">
         <template v-for="(piece, index) in pieces" :key="index"
@@ -100,11 +103,6 @@ const figureTitle = computed(() => {
 }
 .row.compact {
   grid-template-columns: minmax(0, 1fr) 52px auto;
-}
-.row > input {
-  width: 18px;
-  height: 18px;
-  margin: 3px 0 0 4px;
 }
 .body {
   cursor: pointer;

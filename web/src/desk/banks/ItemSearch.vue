@@ -8,6 +8,7 @@ import { depthNames } from '../shared/words';
 import { activeFilters, strike } from './filterWords';
 import MoreFilters from './MoreFilters.vue';
 import type { SearchState } from './useSearch';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{ search: SearchState; compact: boolean }>();
 const library = useLibrary();
@@ -41,37 +42,38 @@ const notFound = computed(() =>
 <template>
   <div class="head">
     <div class="search" :class="{ compact }">
-      <input
+      <ElInput
         v-model="filters.words"
-        class="plain-input"
         type="search"
         placeholder="Words or a standard’s code"
         aria-label="Search words or a standard’s code"
         maxlength="200"
       />
-      <select v-model="filters.kind" class="plain-input pickone" aria-label="Kind">
-        <option :value="null">Any kind</option>
-        <option v-for="kind in partKinds" :key="kind" :value="kind">
-          {{ kinds[kind].title }} ({{ kindCounts.get(kind) ?? 0 }})
-        </option>
-      </select>
-      <select v-model="filters.depth" class="plain-input pickone" aria-label="Depth">
-        <option :value="null">Any depth</option>
-        <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">
-          {{ depth }} {{ depthNames[depth] }} ({{ depthCounts.get(depth) ?? 0 }})
-        </option>
-      </select>
-      <select v-if="!compact" v-model="filters.sort" class="plain-input pickone" aria-label="Order">
-        <option value="relevance">
-          {{ filters.words ? 'Best match first' : 'Best known first' }}
-        </option>
-        <option value="most-used">Most used first</option>
-        <option value="newest">Newest first</option>
-        <option value="oldest">Oldest first</option>
-        <option value="easiest">Easiest first</option>
-        <option value="hardest">Hardest first</option>
-        <option value="best-separating">Best separating first</option>
-      </select>
+      <SelectField v-model="filters.kind" class="pickone" aria-label="Kind"
+        ><ElOption :value="null" label="Any kind" /><ElOption
+          v-for="kind in partKinds"
+          :key="kind"
+          :value="kind"
+          :label="`${kinds[kind].title} (${kindCounts.get(kind) ?? 0})`"
+      /></SelectField>
+      <SelectField v-model="filters.depth" class="pickone" aria-label="Depth"
+        ><ElOption :value="null" label="Any depth" /><ElOption
+          v-for="depth in [1, 2, 3, 4]"
+          :key="depth"
+          :value="depth"
+          :label="`${depth} ${depthNames[depth]} (${depthCounts.get(depth) ?? 0})`"
+      /></SelectField>
+      <SelectField v-if="!compact" v-model="filters.sort" class="pickone" aria-label="Order"
+        ><ElOption
+          value="relevance"
+          :label="filters.words ? 'Best match first' : 'Best known first'" /><ElOption
+          value="most-used"
+          label="Most used first" /><ElOption value="newest" label="Newest first" /><ElOption
+          value="oldest"
+          label="Oldest first" /><ElOption value="easiest" label="Easiest first" /><ElOption
+          value="hardest"
+          label="Hardest first" /><ElOption value="best-separating" label="Best separating first"
+      /></SelectField>
     </div>
     <MoreFilters v-if="more" :search="search" />
     <p class="filters" aria-live="polite">
@@ -112,13 +114,13 @@ const notFound = computed(() =>
   margin-bottom: 8px;
 }
 .search .pickone {
-  width: auto;
-  max-width: 182px;
+  flex: 0 0 168px;
+  width: 168px;
 }
 .search.compact {
   flex-wrap: wrap;
 }
-.search.compact input {
+.search.compact :deep(.el-input) {
   flex-basis: 100%;
 }
 .filters {

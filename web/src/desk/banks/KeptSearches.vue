@@ -65,15 +65,14 @@ function use(text: string): void {
     </li>
   </ul>
   <form v-if="naming" class="naming" @submit.prevent="keep">
-    <input
+    <ElInput
       v-model="name"
-      class="plain-input"
       maxlength="120"
       placeholder="Name of this search"
       aria-label="Name of this search"
-      @vue:mounted="({ el }: any) => el.focus()"
+      @vue:mounted="({ el }: any) => el.querySelector('input').focus()"
     />
-    <el-button native-type="submit" size="small" :disabled="name.trim() === ''">Keep</el-button>
+    <ElButton native-type="submit" size="small" :disabled="name.trim() === ''">Keep</ElButton>
   </form>
   <button
     v-else

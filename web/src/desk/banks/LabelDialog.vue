@@ -58,7 +58,7 @@ async function apply(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog
+  <ElDialog
     v-model="open"
     :title="`Standards and tags for ${count(items.length, 'item')}`"
     width="520px"
@@ -74,19 +74,19 @@ async function apply(): Promise<void> {
     </p>
     <label class="field"
       ><span class="label">Give tags</span
-      ><input v-model="addTags" class="plain-input" placeholder="warm up, homework"
+      ><ElInput v-model="addTags" placeholder="warm up, homework"
     /></label>
     <label class="field"
-      ><span class="label">Take tags away</span><input v-model="removeTags" class="plain-input"
+      ><span class="label">Take tags away</span><ElInput v-model="removeTags"
     /></label>
     <p class="faded small">Each item gets a new revision. Tests keep what they have.</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :loading="busy" :disabled="nothing" @click="apply"
-        >Change them</el-button
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" :loading="busy" :disabled="nothing" @click="apply"
+        >Change them</ElButton
       >
     </template>
-  </el-dialog>
+  </ElDialog>
   <StandardPicker v-model="picking" :chosen="standards" @done="standards = $event" />
 </template>

@@ -6,6 +6,8 @@ import { onMounted, ref } from 'vue';
 import { call } from '../../client/call';
 import { markedWords, mediumWords } from './filterWords';
 import type { SearchState } from './useSearch';
+import DateField from '../../parts/DateField.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{ search: SearchState }>();
 const { filters, counts } = props.search;
@@ -29,91 +31,107 @@ const {
   <div class="more" role="group" aria-label="More filters">
     <label
       >Subject
-      <select v-model="filters.subject" class="plain-input">
-        <option :value="null">any</option>
-        <option v-for="[subject, n] in subjects" :key="subject" :value="subject">
-          {{ subject }} ({{ n }})
-        </option>
-      </select>
+      <SelectField v-model="filters.subject"
+        ><ElOption :value="null" label="any" /><ElOption
+          v-for="[subject, n] in subjects"
+          :key="subject"
+          :value="subject"
+          :label="`${subject} (${n})`"
+      /></SelectField>
     </label>
     <label
       >Marked
-      <select v-model="filters.markedBy" class="plain-input">
-        <option :value="null">any way</option>
-        <option v-for="marker in markers" :key="marker" :value="marker">
-          {{ markedWords[marker].replace('marked ', '') }} ({{ markedBy.get(marker) ?? 0 }})
-        </option>
-      </select>
+      <SelectField v-model="filters.markedBy"
+        ><ElOption :value="null" label="any way" /><ElOption
+          v-for="marker in markers"
+          :key="marker"
+          :value="marker"
+          :label="`${markedWords[marker].replace('marked ', '')} (${markedBy.get(marker) ?? 0})`"
+      /></SelectField>
     </label>
     <label
       >Shows
-      <select v-model="filters.has" class="plain-input">
-        <option :value="null">anything</option>
-        <option v-for="medium in media" :key="medium" :value="medium">
-          {{ mediumWords[medium] }} ({{ mediaCounts.get(medium) ?? 0 }})
-        </option>
-      </select>
+      <SelectField v-model="filters.has"
+        ><ElOption :value="null" label="anything" /><ElOption
+          v-for="medium in media"
+          :key="medium"
+          :value="medium"
+          :label="`${mediumWords[medium]} (${mediaCounts.get(medium) ?? 0})`"
+      /></SelectField>
     </label>
     <label
       >Passage
-      <select v-model="filters.passage" class="plain-input">
-        <option :value="null">with or without</option>
-        <option value="yes">with ({{ passage.get(true) ?? 0 }})</option>
-        <option value="no">without ({{ passage.get(false) ?? 0 }})</option>
-      </select>
+      <SelectField v-model="filters.passage"
+        ><ElOption :value="null" label="with or without" /><ElOption
+          value="yes"
+          :label="`with (${passage.get(true) ?? 0})`" /><ElOption
+          value="no"
+          :label="`without (${passage.get(false) ?? 0})`"
+      /></SelectField>
     </label>
     <label
       >Tag
-      <select v-model="filters.tag" class="plain-input">
-        <option :value="null">any</option>
-        <option v-for="[tag, n] in tags" :key="tag" :value="tag">{{ tag }} ({{ n }})</option>
-      </select>
+      <SelectField v-model="filters.tag"
+        ><ElOption :value="null" label="any" /><ElOption
+          v-for="[tag, n] in tags"
+          :key="tag"
+          :value="tag"
+          :label="`${tag} (${n})`"
+      /></SelectField>
     </label>
     <label
       >Difficulty seen
-      <select v-model="filters.difficulty" class="plain-input">
-        <option :value="null">any</option>
-        <option
+      <SelectField v-model="filters.difficulty"
+        ><ElOption :value="null" label="any" /><ElOption
           v-for="difficultyBand in difficultyBands"
           :key="difficultyBand.id"
           :value="difficultyBand.id"
-        >
-          {{ difficultyBand.title }} ({{ difficulty.get(difficultyBand.id) ?? 0 }})
-        </option>
-      </select>
+          :label="`${difficultyBand.title} (${difficulty.get(difficultyBand.id) ?? 0})`"
+      /></SelectField>
     </label>
     <label
       >Discrimination
-      <select v-model="filters.itemRestCorrelation" class="plain-input">
-        <option :value="null">any</option>
-        <option v-for="band in itemRestCorrelationBands" :key="band.id" :value="band.id">
-          {{ band.title }} ({{ itemRestCorrelation.get(band.id) ?? 0 }})
-        </option>
-      </select>
+      <SelectField v-model="filters.itemRestCorrelation"
+        ><ElOption :value="null" label="any" /><ElOption
+          v-for="band in itemRestCorrelationBands"
+          :key="band.id"
+          :value="band.id"
+          :label="`${band.title} (${itemRestCorrelation.get(band.id) ?? 0})`"
+      /></SelectField>
     </label>
     <label
       >Uses
-      <select v-model="filters.uses" class="plain-input">
-        <option :value="null">any</option>
-        <option v-for="usesBand in usesBands" :key="usesBand.id" :value="usesBand.id">
-          {{ usesBand.title }} ({{ uses.get(usesBand.id) ?? 0 }})
-        </option>
-      </select>
+      <SelectField v-model="filters.uses"
+        ><ElOption :value="null" label="any" /><ElOption
+          v-for="usesBand in usesBands"
+          :key="usesBand.id"
+          :value="usesBand.id"
+          :label="`${usesBand.title} (${uses.get(usesBand.id) ?? 0})`"
+      /></SelectField>
     </label>
     <label
-      >Edited since <input v-model.lazy="filters.editedSince" class="plain-input" type="date"
+      >Edited since
+      <DateField
+        :model-value="filters.editedSince ?? ''"
+        label="Edited since"
+        @update:model-value="filters.editedSince = $event || null"
     /></label>
     <label
-      >Not given since <input v-model.lazy="filters.unusedSince" class="plain-input" type="date"
+      >Not given since
+      <DateField
+        :model-value="filters.unusedSince ?? ''"
+        label="Not given since"
+        @update:model-value="filters.unusedSince = $event || null"
     /></label>
     <label
       >Not given to
-      <select v-model="filters.unusedBy" class="plain-input" :disabled="!filters.unusedSince">
-        <option :value="null">my classes</option>
-        <option v-for="schoolClass in classes" :key="schoolClass.id" :value="schoolClass.id">
-          {{ schoolClass.name }}
-        </option>
-      </select>
+      <SelectField v-model="filters.unusedBy" :disabled="!filters.unusedSince"
+        ><ElOption :value="null" label="my classes" /><ElOption
+          v-for="schoolClass in classes"
+          :key="schoolClass.id"
+          :value="schoolClass.id"
+          :label="schoolClass.name"
+      /></SelectField>
     </label>
   </div>
 </template>
@@ -129,7 +147,8 @@ label {
   font-size: 0.84rem;
   color: var(--faded);
 }
-.plain-input {
-  color: var(--ink);
+.more :deep(.select-field),
+.more :deep(.date-field) {
+  width: 100%;
 }
 </style>

@@ -28,7 +28,7 @@ function letGo(item: ItemRow): void {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`${count(items.length, 'item')} picked`" width="720px">
+  <ElDialog v-model="open" :title="`${count(items.length, 'item')} picked`" width="720px">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-else-if="!rows" class="faded">Looking …</p>
     <table v-else class="ruled">
@@ -43,5 +43,5 @@ function letGo(item: ItemRow): void {
         </tr>
       </tbody>
     </table>
-  </el-dialog>
+  </ElDialog>
 </template>

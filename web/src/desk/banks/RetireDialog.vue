@@ -30,7 +30,7 @@ async function retire(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`Retire ${count(items.length, 'item')}`" width="560px">
+  <ElDialog v-model="open" :title="`Retire ${count(items.length, 'item')}`" width="560px">
     <p>
       Retired items are no longer found. No test, assignment or result is touched, and they can be
       brought back at any time.
@@ -38,10 +38,10 @@ async function retire(): Promise<void> {
     <UsedIn v-if="open" :items="items" @known="told = true" />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :loading="busy" :disabled="!told" @click="retire"
-        >Retire {{ count(items.length, 'item') }}</el-button
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" :loading="busy" :disabled="!told" @click="retire"
+        >Retire {{ count(items.length, 'item') }}</ElButton
       >
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>

@@ -70,12 +70,9 @@ async function restore(): Promise<void> {
       <tbody>
         <tr v-for="{ item, at, by } in list" :key="item.id">
           <td>
-            <input
-              type="checkbox"
-              :checked="picked.has(item.id)"
-              :aria-label="`Pick: ${stemLine(item.content.stem, 60)}`"
-              @change="pick(item.id)"
-            />
+            <ElCheckbox :model-value="picked.has(item.id)" @change="pick(item.id)"
+              ><span class="unseen">Pick: {{ stemLine(item.content.stem, 60) }}</span></ElCheckbox
+            >
           </td>
           <td>
             <RouterLink :to="`/items/${item.id}`">{{
@@ -104,9 +101,7 @@ async function restore(): Promise<void> {
       >
         Pick all
       </button>
-      <el-button type="primary" :disabled="picked.size === 0" @click="restore"
-        >Bring back</el-button
-      >
+      <ElButton type="primary" :disabled="picked.size === 0" @click="restore">Bring back</ElButton>
     </template>
   </FootingLine>
 </template>

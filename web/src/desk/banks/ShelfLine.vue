@@ -50,13 +50,12 @@ watch(
       {{ folded ? '+' : '–' }}
     </button>
     <span v-else-if="level !== undefined" class="turn" />
-    <input
+    <ElInput
       v-if="renaming"
       v-model="typed"
-      class="plain-input"
       maxlength="120"
       :aria-label="`Name of the folder ${name}`"
-      @vue:mounted="({ el }: any) => el.select()"
+      @vue:mounted="({ el }: any) => el.querySelector('input').select()"
       @keydown.enter="emit('rename', typed.trim())"
       @keydown.esc="emit('rename', null)"
       @blur="renaming && emit('rename', typed.trim())"

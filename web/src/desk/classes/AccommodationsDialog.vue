@@ -46,7 +46,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog
+  <ElDialog
     :model-value="student !== null"
     :title="student ? `What ${fullName(student)} needs` : ''"
     width="540px"
@@ -59,46 +59,58 @@ async function save(): Promise<void> {
       </p>
       <fieldset>
         <legend>Time</legend>
-        <label v-for="factor in [...timeFactors, null]" :key="String(factor)"
-          ><input v-model="accommodations.time" type="radio" :value="factor" />
-          {{ timeWords(factor) }}</label
+        <ElRadio
+          v-for="factor in [...timeFactors, null]"
+          :key="String(factor)"
+          v-model="accommodations.time"
+          :value="factor"
+        >
+          {{ timeWords(factor) }}</ElRadio
         >
       </fieldset>
       <fieldset>
         <legend>Text size</legend>
-        <label v-for="size in textSizes" :key="size"
-          ><input v-model="accommodations.textSize" type="radio" :value="size" />
-          {{ size === 1 ? 'usual' : `×${size}` }}</label
+        <ElRadio
+          v-for="size in textSizes"
+          :key="size"
+          v-model="accommodations.textSize"
+          :value="size"
+        >
+          {{ size === 1 ? 'usual' : `×${size}` }}</ElRadio
         >
       </fieldset>
       <fieldset>
         <legend>Choices</legend>
-        <label v-for="count in [null, 3, 2] as const" :key="String(count)"
-          ><input v-model="accommodations.mostChoices" type="radio" :value="count" />
-          {{ count === null ? 'all' : `at most ${count}` }}</label
+        <ElRadio
+          v-for="count in [null, 3, 2] as const"
+          :key="String(count)"
+          v-model="accommodations.mostChoices"
+          :value="count"
+        >
+          {{ count === null ? 'all' : `at most ${count}` }}</ElRadio
         >
       </fieldset>
-      <label class="line"
-        ><input v-model="accommodations.aloud" type="checkbox" /> questions can be read aloud</label
+      <ElCheckbox class="line" v-model="accommodations.aloud">
+        questions can be read aloud</ElCheckbox
       >
       <label class="line"
         >Form
-        <input
-          :value="accommodations.form ?? ''"
-          class="plain-input few"
+        <ElInput
+          :model-value="accommodations.form ?? ''"
+          class="few"
           maxlength="20"
-          @input="accommodations.form = ($event.target as HTMLInputElement).value || null"
+          @input="accommodations.form = $event || null"
         />
         <span class="faded small">the name of a form, wherever a test has it</span>
       </label>
       <label class="line"
         >Window open
-        <input
-          v-model.number="accommodations.extraDays"
-          class="plain-input few"
-          type="number"
-          min="0"
-          max="30"
+        <ElInputNumber
+          :controls="false"
+          v-model="accommodations.extraDays"
+          class="few"
+          :min="0"
+          :max="30"
           :aria-invalid="Boolean(errors.extraDays)"
         />
         days longer
@@ -107,10 +119,10 @@ async function save(): Promise<void> {
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <el-button @click="student = null">Cancel</el-button>
-      <el-button type="primary" native-type="submit" form="accommodations">Save</el-button>
+      <ElButton @click="student = null">Cancel</ElButton>
+      <ElButton type="primary" native-type="submit" form="accommodations">Save</ElButton>
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

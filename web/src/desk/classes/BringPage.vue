@@ -15,6 +15,8 @@ import ListSource from './ListSource.vue';
 import RosterPreview from './RosterPreview.vue';
 import { useBringing, type Roster } from './useBringing';
 import { sources, useListSource } from './useListSource';
+import SelectField from '../../parts/SelectField.vue';
+import FileButton from '../../parts/FileButton.vue';
 
 const router = useRouter();
 const classId = Number(useRoute().params.classId);
@@ -44,12 +46,6 @@ onMounted(() =>
     classes.value = mine.filter(({ putAway, part }) => !putAway && part !== 'substitute');
   }),
 );
-function takeFile(event: Event): void {
-  const field = event.target as HTMLInputElement;
-  const file = field.files?.[0];
-  field.value = '';
-  if (file) void list.takeFile(file);
-}
 
 const titleOf = (roster: Roster) => {
   const target =
@@ -120,21 +116,17 @@ async function bring(): Promise<void> {
       <div class="inset">
         <template v-if="source === 'list'">
           <ListSource v-model="text" @read="list.takeList" />
-          <label
-            ><input
-              type="checkbox"
-              :checked="whole"
-              @change="list.setWhole(($event.target as HTMLInputElement).checked)"
-            />
-            this is the whole class: whoever is not on it has left</label
+          <ElCheckbox :model-value="whole" @change="list.setWhole($event as boolean)">
+            this is the whole class: whoever is not on it has left</ElCheckbox
           >
         </template>
         <template v-if="source === 'file'">
           <p>A CSV with one student a line, or a OneRoster 1.2 zip with classes and enrolments.</p>
-          <label class="field"
-            ><span class="unseen">CSV or OneRoster zip</span>
-            <input type="file" accept=".csv,.txt,.tsv,.zip" @change="takeFile"
-          /></label>
+          <p>
+            <FileButton accept=".csv,.txt,.tsv,.zip" @chosen="list.takeFile"
+              >Choose a CSV or a OneRoster zip …</FileButton
+            >
+          </p>
           <p v-if="fileName && !wrong" class="faded">{{ fileName }} is read.</p>
         </template>
         <p v-if="list.busy.value && source === 'roster'" class="faded" role="status">
@@ -159,17 +151,15 @@ async function bring(): Promise<void> {
               </td>
               <td class="figures">{{ roster.listed.length }}</td>
               <td>
-                <select
-                  v-model="roster.target"
-                  class="plain-input"
-                  :aria-label="`Where ${listed.title} goes`"
-                >
-                  <option value="out">nowhere</option>
-                  <option v-for="entry in classes" :key="entry.id" :value="entry.id">
-                    {{ entry.name }}, {{ entry.subject }}
-                  </option>
-                  <option value="new">a new class</option>
-                </select>
+                <SelectField v-model="roster.target" :aria-label="`Where ${listed.title} goes`"
+                  ><ElOption value="out" label="nowhere" /><ElOption
+                    v-for="entry in classes"
+                    :key="entry.id"
+                    :value="entry.id"
+                    :label="`${entry.name}, ${entry.subject}`" /><ElOption
+                    value="new"
+                    label="a new class"
+                /></SelectField>
               </td>
             </tr>
           </tbody>
@@ -206,7 +196,7 @@ async function bring(): Promise<void> {
     <span v-else-if="planning" class="faded">Looking …</span>
     <span v-else-if="shown.length && touched === 0">Everything is as the list has it.</span>
     <template #actions>
-      <el-button
+      <ElButton
         type="primary"
         :disabled="shown.length === 0 || open > 0 || planning"
         :loading="busy"
@@ -217,7 +207,7 @@ async function bring(): Promise<void> {
             ? 'Nothing to change'
             : `Do this for ${count(touched, 'student')}`
         }}
-      </el-button>
+      </ElButton>
     </template>
   </FootingLine>
 </template>

@@ -14,6 +14,8 @@ import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
 import ClassFactsFields from './ClassFactsFields.vue';
 import type { OpenClass } from './useClass';
+import DateField from '../../parts/DateField.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{
   openClass: OpenClass;
@@ -154,8 +156,8 @@ async function remove(): Promise<void> {
     <form @submit.prevent="save">
       <ClassFactsFields v-model="facts" :wrong="form.errors.value" :disabled="!mayChange" />
       <p v-if="form.wrong.value" class="wrong" role="alert">{{ form.wrong.value }}</p>
-      <el-button v-if="mayChange" type="primary" native-type="submit" :disabled="!changed"
-        >Save</el-button
+      <ElButton v-if="mayChange" type="primary" native-type="submit" :disabled="!changed"
+        >Save</ElButton
       >
     </form>
 
@@ -182,22 +184,23 @@ async function remove(): Promise<void> {
         </tbody>
       </table>
       <form v-if="mayChange && others.length" class="adding" @submit.prevent="addTeacher">
-        <select v-model="joining.colleague" class="plain-input" aria-label="Colleague">
-          <option :value="0">Add a colleague …</option>
-          <option v-for="other in others" :key="other.accountId" :value="other.accountId">
-            {{ other.name }}
-          </option>
-        </select>
-        <select v-model="joining.part" class="plain-input" aria-label="As what">
-          <option value="co-teacher">as co-teacher</option>
-          <option value="substitute">as substitute until</option>
-        </select>
-        <input
+        <SelectField v-model="joining.colleague" aria-label="Colleague"
+          ><ElOption :value="0" label="Add a colleague …" /><ElOption
+            v-for="other in others"
+            :key="other.accountId"
+            :value="other.accountId"
+            :label="other.name"
+        /></SelectField>
+        <SelectField v-model="joining.part" aria-label="As what"
+          ><ElOption value="co-teacher" label="as co-teacher" /><ElOption
+            value="substitute"
+            label="as substitute until"
+        /></SelectField>
+        <DateField
           v-if="joining.part === 'substitute'"
           v-model="joining.wall"
-          class="plain-input"
-          type="datetime-local"
-          aria-label="Substitute until"
+          with-time
+          label="Substitute until"
         />
         <button class="word" :disabled="joining.colleague === 0">Add</button>
       </form>
@@ -217,11 +220,11 @@ async function remove(): Promise<void> {
       </p>
       <p v-else>
         Let students put themselves on the roster with the class code for
-        <select v-model.number="openHours" class="plain-input hours" aria-label="For how long">
-          <option :value="2">two hours</option>
-          <option :value="24">a day</option>
-          <option :value="168">a week</option>
-        </select>
+        <SelectField v-model="openHours" class="hours" aria-label="For how long"
+          ><ElOption :value="2" label="two hours" /><ElOption :value="24" label="a day" /><ElOption
+            :value="168"
+            label="a week"
+        /></SelectField>
         <button class="word" @click="setJoining(openHours)">Open it</button>
       </p>
     </section>
@@ -262,7 +265,6 @@ h2 {
   gap: 8px;
   margin: 10px 0;
 }
-.adding .plain-input,
 .hours {
   width: auto;
 }

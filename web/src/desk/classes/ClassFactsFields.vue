@@ -19,9 +19,8 @@ const fields = [
       <span class="label"
         >{{ field.label }} <span v-if="field.hint" class="faded small">{{ field.hint }}</span></span
       >
-      <input
+      <ElInput
         v-model="facts[field.key]"
-        class="plain-input"
         :maxlength="field.key === 'period' ? 40 : 60"
         :aria-invalid="Boolean(wrong[field.key])"
       />
@@ -29,19 +28,19 @@ const fields = [
     </label>
     <label class="field">
       <span class="label">Grade <span class="faded small">the school year they are in</span></span>
-      <input
-        v-model.number="facts.grade"
-        class="plain-input few"
-        type="number"
-        min="0"
-        max="13"
+      <ElInputNumber
+        :controls="false"
+        v-model="facts.grade"
+        class="few"
+        :min="0"
+        :max="13"
         :aria-invalid="Boolean(wrong.grade)"
       />
       <span v-if="wrong.grade" class="wrong">{{ wrong.grade }}</span>
     </label>
     <label class="field wide">
       <span class="label">Notes <span class="faded small">for its teachers only</span></span>
-      <textarea v-model="facts.notes" class="plain-input" rows="3" maxlength="2000" />
+      <ElInput v-model="facts.notes" :rows="3" maxlength="2000" type="textarea" />
     </label>
   </fieldset>
 </template>

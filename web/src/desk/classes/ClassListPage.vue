@@ -21,21 +21,19 @@ const print = () => window.print();
   <div class="screen-only">
     <PageHead title="Class list" :where="`Classes · ${openClass?.class.name ?? ''}`">
       <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
-      <el-button type="primary" :disabled="!openClass" @click="print"
-        >Print or save as PDF</el-button
-      >
+      <ElButton type="primary" :disabled="!openClass" @click="print">Print or save as PDF</ElButton>
     </PageHead>
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <div class="options" role="group" aria-label="What is printed">
-      <label><input v-model="numbers" type="checkbox" /> student numbers</label>
+      <ElCheckbox v-model="numbers"> student numbers</ElCheckbox>
       <label
         >empty columns
-        <input
-          v-model.number="empty"
-          class="plain-input few"
-          type="number"
-          min="0"
-          max="12"
+        <ElInputNumber
+          :controls="false"
+          v-model="empty"
+          class="few"
+          :min="0"
+          :max="12"
           aria-label="Empty columns"
         />
       </label>

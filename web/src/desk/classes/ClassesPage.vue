@@ -80,8 +80,8 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
     title="Classes"
     :where="openClass ? `${openClass.class.name}, ${openClass.class.subject}` : ''"
   >
-    <el-button :type="used.length === 0 ? 'primary' : undefined" @click="making = true"
-      >New class</el-button
+    <ElButton :type="used.length === 0 ? 'primary' : undefined" @click="making = true"
+      >New class</ElButton
     >
   </PageHead>
   <p v-if="listWrong || wrong" class="wrong inset" role="alert">{{ listWrong || wrong }}</p>

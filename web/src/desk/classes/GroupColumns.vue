@@ -12,6 +12,7 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { done } from '../shared/undo';
 import { fullName, type Group, type OpenClass, type RosterRow } from './useClass';
+import CommitInput from '../../parts/CommitInput.vue';
 
 const props = defineProps<{
   openClass: OpenClass;
@@ -83,10 +84,9 @@ async function make(): Promise<void> {
   }
   await props.act(async () => undefined);
 }
-async function rename(group: Group, event: Event): Promise<void> {
-  const name = (event.target as HTMLInputElement).value.trim();
-  if (name === '' || name === group.name)
-    return void ((event.target as HTMLInputElement).value = group.name);
+async function rename(group: Group, typed: string): Promise<void> {
+  const name = typed.trim();
+  if (name === '' || name === group.name) return;
   await props.act(() =>
     call('renameGroup', { params: { classId: classId(), groupId: group.id }, body: { name } }),
   );
@@ -166,23 +166,24 @@ onUnmounted(release);
         <li v-for="student in here" :key="student.id" :data-student="student.id">
           <span class="who">{{ student.rosterNumber }} {{ fullName(student) }}</span>
           <span v-if="openClass.groups.length" class="ticks">
-            <label v-for="group in openClass.groups" :key="group.id" :title="group.name"
-              ><input
-                type="checkbox"
-                :checked="student.groups.includes(group.id)"
-                :disabled="!mayChange"
-                :aria-label="`${fullName(student)} in ${group.name}`"
-                @change="toggle(student, group)"
-            /></label>
+            <ElCheckbox
+              v-for="group in openClass.groups"
+              :key="group.id"
+              :title="group.name"
+              :model-value="student.groups.includes(group.id)"
+              :disabled="!mayChange"
+              @change="toggle(student, group)"
+              ><span class="unseen">{{ fullName(student) }} in {{ group.name }}</span></ElCheckbox
+            >
           </span>
         </li>
       </ul>
     </section>
     <section v-for="group in openClass.groups" :key="group.id" class="column">
       <h3>
-        <input
-          class="plain-input title"
-          :value="group.name"
+        <CommitInput
+          class="title bare"
+          :model-value="group.name"
           :aria-label="`Name of the group ${group.name}`"
           maxlength="60"
           :disabled="!mayChange"
@@ -208,7 +209,7 @@ onUnmounted(release);
     <form v-if="mayChange" class="column" @submit.prevent="make">
       <label class="field"
         ><span class="label">New group</span>
-        <input v-model="fresh" class="plain-input" maxlength="60" placeholder="Its name" />
+        <ElInput v-model="fresh" maxlength="60" placeholder="Its name" />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button class="word" :disabled="fresh.trim() === ''">Make the group</button>
@@ -270,9 +271,10 @@ li[data-student] {
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-.ticks input {
-  width: 16px;
-  margin: 0 2px;
+.ticks :deep(.el-checkbox) {
+  width: 24px;
+  margin: 0;
+  justify-content: center;
 }
 .ticks {
   display: flex;

@@ -13,6 +13,7 @@ import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
 import { inWords } from '../../client/request';
 import { readRows } from './readTable';
+import SelectField from '../../parts/SelectField.vue';
 
 const text = defineModel<string>({ required: true });
 const emit = defineEmits<{ read: [students: ListedStudent[]] }>();
@@ -46,8 +47,7 @@ const fieldWords: Record<ListField, string> = {
   email: 'e-mail',
   grade: 'grade',
 };
-function set(index: number, event: Event): void {
-  const field = ((event.target as HTMLSelectElement).value || null) as ListField | null;
+function set(index: number, field: ListField | null): void {
   // A field stands in one column at most.
   const others = columns.value.fields.map((other) => (other === field ? null : other));
   columns.value.fields = others.with(index, field);
@@ -70,12 +70,12 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
     <span class="label"
       >Names <span class="faded small">one student a line, or pasted from a spreadsheet</span></span
     >
-    <textarea
+    <ElInput
       v-model="text"
-      class="plain-input"
-      rows="9"
+      :rows="9"
       spellcheck="false"
       placeholder="Ada Park&#10;Lind, Bo"
+      type="textarea"
     />
   </label>
   <p v-if="table.wrong" class="wrong" role="alert">{{ table.wrong }}</p>
@@ -84,26 +84,23 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
       {{ count(reading.students.length, 'student') }} read<template v-if="reading.problems.length"
         >, {{ count(reading.problems.length, 'line') }} with something wrong</template
       >.
-      <label
-        ><input v-model="columns.header" type="checkbox" /> the first line names the columns</label
-      >
+      <ElCheckbox v-model="columns.header"> the first line names the columns</ElCheckbox>
     </p>
     <div class="wide">
       <table class="ruled small">
         <thead>
           <tr>
             <th v-for="(field, index) in columns.fields" :key="index">
-              <select
-                class="plain-input"
-                :value="field ?? ''"
+              <SelectField
+                :model-value="field"
                 :aria-label="`Column ${index + 1} is`"
-                @change="set(index, $event)"
-              >
-                <option value="">not read</option>
-                <option v-for="listField in listFields" :key="listField" :value="listField">
-                  {{ fieldWords[listField] }}
-                </option>
-              </select>
+                @update:model-value="set(index, $event)"
+                ><ElOption :value="null" label="not read" /><ElOption
+                  v-for="listField in listFields"
+                  :key="listField"
+                  :value="listField"
+                  :label="fieldWords[listField]"
+              /></SelectField>
             </th>
           </tr>
         </thead>
@@ -136,17 +133,12 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
 </template>
 
 <style scoped>
-textarea {
+:deep(textarea) {
   font-family: ui-monospace, monospace;
   white-space: pre;
 }
 .wide {
   overflow-x: auto;
-}
-th select {
-  min-width: 128px;
-  min-height: 30px;
-  padding: 2px 4px;
 }
 .head td {
   color: var(--faded);

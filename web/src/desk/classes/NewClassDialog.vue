@@ -37,16 +37,16 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog v-model="open" title="A new class" width="620px">
+  <ElDialog v-model="open" title="A new class" width="620px">
     <form id="new-class" @submit.prevent="make">
       <ClassFactsFields v-model="facts" :wrong="errors" />
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" native-type="submit" form="new-class" :loading="busy"
-        >Make the class</el-button
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" native-type="submit" form="new-class" :loading="busy"
+        >Make the class</ElButton
       >
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>

@@ -12,6 +12,7 @@ import {
   type Plan,
   type PlanLine,
 } from './bringing';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{
   title: string;
@@ -29,8 +30,7 @@ const quiet = computed(() => inOrder(props.plan.lines.filter(isQuiet)));
 const of = (line: PlanLine): LineChoice => props.choice(line.listed.line) ?? { take: true };
 const decide = (line: PlanLine, change: Partial<LineChoice>) =>
   emit('decide', line.listed.line, { ...of(line), ...change });
-function answer(line: PlanLine, event: Event): void {
-  const value = (event.target as HTMLSelectElement).value;
+function answer(line: PlanLine, value: string): void {
   if (value === 'out') decide(line, { take: false, as: undefined });
   else
     decide(line, {
@@ -84,13 +84,12 @@ function happens(line: PlanLine): string {
           :class="{ open: isOpen(line, of(line)), out: !of(line).take }"
         >
           <td>
-            <input
+            <ElCheckbox
               v-if="line.act !== 'ask'"
-              type="checkbox"
-              :checked="of(line).take"
-              :aria-label="`Take ${line.name}`"
-              @change="decide(line, { take: ($event.target as HTMLInputElement).checked })"
-            />
+              :model-value="of(line).take"
+              @change="decide(line, { take: $event as boolean })"
+              ><span class="unseen">Take {{ line.name }}</span></ElCheckbox
+            >
           </td>
           <td class="figures">{{ line.rosterNumber }}</td>
           <td>
@@ -102,24 +101,18 @@ function happens(line: PlanLine): string {
           <td>
             <template v-if="line.act === 'ask'">
               Likely known already. Who is it?
-              <select
-                class="plain-input"
-                :value="answered(line)"
+              <SelectField
+                :model-value="answered(line)"
                 :aria-label="`Who is ${line.name}?`"
-                @change="answer(line, $event)"
-              >
-                <option value="">Choose …</option>
-                <option
+                @update:model-value="answer(line, $event)"
+                ><ElOption value="" label="Choose …" /><ElOption
                   v-for="student in line.likely"
                   :key="student.studentId"
                   :value="String(student.studentId)"
-                >
-                  {{ student.name }}{{ student.where ? ` (${student.where})` : '' }}, who
-                  {{ student.why }}
-                </option>
-                <option value="new">a new student</option>
-                <option value="out">leave this line out</option>
-              </select>
+                  :label="`${student.name}${student.where ? ` (${student.where})` : ''}, who ${student.why}`" /><ElOption
+                  value="new"
+                  label="a new student" /><ElOption value="out" label="leave this line out"
+              /></SelectField>
             </template>
             <template v-else>
               {{ happens(line) }}
@@ -127,17 +120,15 @@ function happens(line: PlanLine): string {
                 {{
                   line.act === 'join' ? line.from.className : `; is in ${line.from.className} now`
                 }}
-                <select
-                  class="plain-input short"
-                  :value="of(line).move === false ? 'both' : 'move'"
+                <SelectField
+                  class="short"
+                  :model-value="of(line).move === false ? 'both' : 'move'"
                   :aria-label="`${line.name} and ${line.from.className}`"
-                  @change="
-                    decide(line, { move: ($event.target as HTMLSelectElement).value === 'move' })
-                  "
-                >
-                  <option value="move">and leaves it</option>
-                  <option value="both">and stays there too</option>
-                </select>
+                  @update:model-value="decide(line, { move: $event === 'move' })"
+                  ><ElOption value="move" label="and leaves it" /><ElOption
+                    value="both"
+                    label="and stays there too"
+                /></SelectField>
               </template>
             </template>
             <span v-if="line.changes.length">{{ changesInWords(line) }}</span>
@@ -150,14 +141,11 @@ function happens(line: PlanLine): string {
           :class="{ out: staying.includes(student.studentId) }"
         >
           <td>
-            <input
-              type="checkbox"
-              :checked="!staying.includes(student.studentId)"
-              :aria-label="`${student.name} has left`"
-              @change="
-                emit('stay', student.studentId, !($event.target as HTMLInputElement).checked)
-              "
-            />
+            <ElCheckbox
+              :model-value="!staying.includes(student.studentId)"
+              @change="emit('stay', student.studentId, !$event as boolean)"
+              ><span class="unseen">{{ student.name }} has left</span></ElCheckbox
+            >
           </td>
           <td class="figures">{{ student.rosterNumber }}</td>
           <td>{{ student.name }}</td>

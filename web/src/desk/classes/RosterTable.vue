@@ -155,19 +155,19 @@ function choose(student: RosterRow, what: string): void {
           {{ signedIn(student) }}
         </td>
         <td class="figures">
-          <el-dropdown trigger="click" @command="(what: string) => choose(student, what)">
+          <ElDropdown trigger="click" @command="(what: string) => choose(student, what)">
             <button class="word" :aria-label="`More for ${fullName(student)}`">More</button>
             <template #dropdown>
-              <el-dropdown-menu>
-                <el-dropdown-item command="passcode">New passcode</el-dropdown-item>
+              <ElDropdownMenu>
+                <ElDropdownItem command="passcode">New passcode</ElDropdownItem>
                 <template v-if="mayChange">
-                  <el-dropdown-item command="accommodations">Accommodations</el-dropdown-item>
-                  <el-dropdown-item command="correct">Correct name or number</el-dropdown-item>
-                  <el-dropdown-item command="left" divided>Has left the class</el-dropdown-item>
+                  <ElDropdownItem command="accommodations">Accommodations</ElDropdownItem>
+                  <ElDropdownItem command="correct">Correct name or number</ElDropdownItem>
+                  <ElDropdownItem command="left" divided>Has left the class</ElDropdownItem>
                 </template>
-              </el-dropdown-menu>
+              </ElDropdownMenu>
             </template>
-          </el-dropdown>
+          </ElDropdown>
         </td>
       </tr>
     </tbody>

@@ -14,6 +14,7 @@ import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import PrintDesk from '../print/PrintDesk.vue';
 import { fullName, useClass, type RosterRow } from './useClass';
+import { toggled } from '../../parts/toggled';
 
 const session = useSession();
 const classId = Number(useRoute().params.classId);
@@ -78,9 +79,7 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
   <div class="screen-only">
     <PageHead title="Sign-in slips" :where="`Classes · ${openClass?.class.name ?? ''}`">
       <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
-      <el-button v-if="printed.length" type="primary" @click="print"
-        >Print or save as PDF</el-button
-      >
+      <ElButton v-if="printed.length" type="primary" @click="print">Print or save as PDF</ElButton>
     </PageHead>
     <p v-if="classWrong || wrong" class="wrong inset" role="alert">{{ classWrong || wrong }}</p>
   </div>
@@ -104,11 +103,13 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
       >
       <ul class="choices">
         <li v-for="student in here" :key="student.id">
-          <label
-            ><input v-model="chosen" type="checkbox" :value="student.id" />
+          <ElCheckbox
+            :model-value="chosen.includes(student.id)"
+            @change="chosen = toggled(chosen, student.id)"
+          >
             {{ student.rosterNumber }}
             {{ fullName(student) }}
-            <span v-if="!student.hasPasscode" class="faded small">no passcode yet</span></label
+            <span v-if="!student.hasPasscode" class="faded small">no passcode yet</span></ElCheckbox
           >
         </li>
       </ul>
@@ -119,8 +120,8 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
       >
       <span v-if="replaced">{{ count(replaced, 'passcode') }} in use will end</span>
       <template #actions>
-        <el-button type="primary" :disabled="chosen.length === 0" :loading="busy" @click="make"
-          >Make the slips</el-button
+        <ElButton type="primary" :disabled="chosen.length === 0" :loading="busy" @click="make"
+          >Make the slips</ElButton
         >
       </template>
     </FootingLine>

@@ -54,7 +54,7 @@ async function save(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog
+  <ElDialog
     :model-value="student !== null"
     :title="student ? fullName(student) : ''"
     width="460px"
@@ -63,18 +63,14 @@ async function save(): Promise<void> {
     <form id="student" @submit.prevent="save">
       <label v-for="field in fields" :key="field.key" class="field">
         <span class="label">{{ field.label }}</span>
-        <input
-          v-model.trim="facts[field.key]"
-          class="plain-input"
-          :aria-invalid="Boolean(errors[field.key])"
-        />
+        <ElInput v-model.trim="facts[field.key]" :aria-invalid="Boolean(errors[field.key])" />
         <span v-if="errors[field.key]" class="wrong">{{ errors[field.key] }}</span>
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <el-button @click="student = null">Cancel</el-button>
-      <el-button type="primary" native-type="submit" form="student">Save</el-button>
+      <ElButton @click="student = null">Cancel</ElButton>
+      <ElButton type="primary" native-type="submit" form="student">Save</ElButton>
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>

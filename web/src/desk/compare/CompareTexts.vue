@@ -12,7 +12,7 @@ const shown = computed(() => lines.value.filter(({ same }) => all.value || !same
 <template>
   <p class="legend">
     <del>{{ beforeName }}</del> <ins>{{ afterName }}</ins>
-    <label class="small"><input v-model="all" type="checkbox" /> show what is the same too</label>
+    <ElCheckbox class="small" v-model="all"> show what is the same too</ElCheckbox>
   </p>
   <p v-if="shown.length === 0" class="faded">
     The words are the same in both; only their look or their files differ.
@@ -39,7 +39,7 @@ const shown = computed(() => lines.value.filter(({ same }) => all.value || !same
   gap: 14px;
   align-items: center;
 }
-.legend label {
+.legend :deep(.el-checkbox) {
   margin-left: auto;
 }
 del {

@@ -13,8 +13,8 @@ const emit = defineEmits<{ mine: []; theirs: [] }>();
     <p>Both are here. Nothing of yours is lost, whatever you choose.</p>
     <CompareTexts :before="theirs" :after="mine" before-name="theirs" after-name="mine" />
     <p>
-      <el-button type="primary" @click="emit('mine')">Save mine as the next revision</el-button>
-      <el-button @click="emit('theirs')">Go on with theirs</el-button>
+      <ElButton type="primary" @click="emit('mine')">Save mine as the next revision</ElButton>
+      <ElButton @click="emit('theirs')">Go on with theirs</ElButton>
     </p>
   </section>
 </template>

@@ -13,6 +13,7 @@ import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useLibrary } from '../library/library';
 import PlaceDialog from '../library/PlaceDialog.vue';
+import FileButton from '../../parts/FileButton.vue';
 
 const route = useRoute();
 const library = useLibrary();
@@ -56,11 +57,8 @@ async function look(id: string): Promise<void> {
   if (running.value) timer = setTimeout(() => void look(id), 400);
   else if (state.value?.state === 'done') await library.loadBanks();
 }
-async function send(event: Event): Promise<void> {
-  const field = event.target as HTMLInputElement;
-  const file = field.files?.[0];
-  field.value = '';
-  if (!file || place.value.bank === null) return;
+async function send(file: File): Promise<void> {
+  if (place.value.bank === null) return;
   clearTimeout(timer);
   wrong.value = '';
   state.value = null;
@@ -130,15 +128,12 @@ const stateWords = computed(() => {
           A CSV file, or a zip with one CSV file and the pictures that it names.
           <a :href="addressOf('itemTemplate')" download>Download a template</a>
         </p>
-        <label class="file">
-          <span class="unseen">CSV or zip file</span>
-          <input
-            type="file"
-            accept=".csv,.zip,text/csv,application/zip"
-            :disabled="sending || running || place.bank === null"
-            @change="send"
-          />
-        </label>
+        <FileButton
+          accept=".csv,.zip,text/csv,application/zip"
+          :disabled="sending || running || place.bank === null"
+          @chosen="send"
+          >Choose a CSV or zip file …</FileButton
+        >
         <details>
           <summary>What goes into which column</summary>
           <table class="ruled">
@@ -209,7 +204,7 @@ const stateWords = computed(() => {
       <button v-if="running || state?.state === 'checked'" class="word" @click="cancel">
         Cancel
       </button>
-      <el-button
+      <ElButton
         v-if="state?.state === 'done'"
         @click="
           $router.push({
@@ -221,9 +216,9 @@ const stateWords = computed(() => {
             },
           })
         "
-        >Show them</el-button
+        >Show them</ElButton
       >
-      <el-button
+      <ElButton
         v-else
         type="primary"
         :disabled="state?.state !== 'checked' || state.good === 0"
@@ -233,7 +228,7 @@ const stateWords = computed(() => {
           state?.state !== 'checked'
             ? 'the items'
             : count(state.good, state.bad ? 'good item' : 'item')
-        }}</el-button
+        }}</ElButton
       >
     </template>
   </FootingLine>
@@ -254,10 +249,6 @@ const stateWords = computed(() => {
 }
 .steps > li {
   margin-bottom: 18px;
-}
-.file {
-  display: block;
-  margin-bottom: 10px;
 }
 details table {
   margin-top: 8px;

@@ -28,10 +28,10 @@ const sides = computed(() => {
       :before-name="sides.before.name"
       :after-name="sides.after.name"
     />
-    <el-button v-if="mayEdit" type="primary" @click="emit('take', compared.item)">{{
+    <ElButton v-if="mayEdit" type="primary" @click="emit('take', compared.item)">{{
       compared.isSource ? 'Take it over' : 'Go back to it'
-    }}</el-button>
-    <el-button @click="emit('close')">Close</el-button>
+    }}</ElButton>
+    <ElButton @click="emit('close')">Close</ElButton>
   </section>
 </template>
 

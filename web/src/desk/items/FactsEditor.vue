@@ -6,6 +6,8 @@ import { useLibrary } from '../library/library';
 import { depthNames } from '../shared/words';
 import { under, type Problem } from '../../parts/problems';
 import StandardPicker from '../library/StandardPicker.vue';
+import SelectField from '../../parts/SelectField.vue';
+import { toggled } from '../../parts/toggled';
 
 const facts = defineModel<ItemFacts>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -32,9 +34,7 @@ const tags = computed({
 });
 function toggleGrade(grade: number): void {
   const { grades } = facts.value;
-  facts.value.grades = grades.includes(grade)
-    ? grades.filter((value) => value !== grade)
-    : [...grades, grade].sort((a, b) => a - b);
+  facts.value.grades = toggled(grades, grade).sort((a, b) => a - b);
 }
 /** A standard brings its subject and grades where none were given yet. */
 function setStandards(ids: number[]): void {
@@ -75,7 +75,7 @@ const seconds = computed({
     </div>
     <label>
       <span class="label">Subject</span>
-      <input v-model="facts.subject" class="plain-input" list="subjects" maxlength="60" />
+      <ElInput v-model="facts.subject" list="subjects" maxlength="60" />
       <datalist id="subjects">
         <option v-for="entry in subjects" :key="entry" :value="entry" />
       </datalist>
@@ -99,34 +99,34 @@ const seconds = computed({
     </div>
     <label>
       <span class="label">Depth</span>
-      <select v-model="facts.depth" class="plain-input">
-        <option :value="null">not said</option>
-        <option v-for="depth in [1, 2, 3, 4]" :key="depth" :value="depth">
-          {{ depth }} {{ depthNames[depth] }}
-        </option>
-      </select>
+      <SelectField v-model="facts.depth"
+        ><ElOption :value="null" label="not said" /><ElOption
+          v-for="depth in [1, 2, 3, 4]"
+          :key="depth"
+          :value="depth"
+          :label="`${depth} ${depthNames[depth]}`"
+      /></SelectField>
     </label>
     <label>
       <span class="label">Expected seconds</span>
-      <input v-model="seconds" class="plain-input" inputmode="numeric" />
+      <ElInput v-model="seconds" inputmode="numeric" />
       <span v-for="problem in under(problems, '/seconds')" :key="problem.message" class="wrong">{{
         problem.message
       }}</span>
     </label>
     <label class="wide">
       <span class="label">Tags</span>
-      <input v-model.lazy="tags" class="plain-input" placeholder="warm up, homework" />
+      <ElInput v-model.lazy="tags" placeholder="warm up, homework" />
       <span v-for="problem in under(problems, '/tags')" :key="problem.message" class="wrong">{{
         problem.message
       }}</span>
     </label>
     <label
-      ><span class="label">Author</span
-      ><input v-model="facts.author" class="plain-input" maxlength="200"
+      ><span class="label">Author</span><ElInput v-model="facts.author" maxlength="200"
     /></label>
     <label
       ><span class="label">Licence</span
-      ><input v-model="facts.licence" class="plain-input" maxlength="120" placeholder="CC BY 4.0"
+      ><ElInput v-model="facts.licence" maxlength="120" placeholder="CC BY 4.0"
     /></label>
   </div>
   <StandardPicker v-model="picking" :chosen="facts.standards" @done="setStandards" />

@@ -97,7 +97,7 @@ function addHint(): void {
   </button>
   <label class="field gap">
     <span class="label">Notes for teachers</span>
-    <textarea v-model="content.notes" class="plain-input" rows="2" maxlength="4000" />
+    <ElInput v-model="content.notes" :rows="2" maxlength="4000" type="textarea" />
   </label>
 </template>
 

@@ -267,15 +267,15 @@ const saveStatus = computed(() => {
     <span v-if="opened">{{ usedIn ? `used in ${count(usedIn, 'test')}` : 'in no test yet' }}</span>
     <span v-if="facts && facts.standards.length === 0" class="faded">no standard yet</span>
     <template #actions>
-      <el-button :disabled="!changed" @click="startAgain">Start over</el-button>
-      <el-button
+      <ElButton :disabled="!changed" @click="startAgain">Start over</ElButton>
+      <ElButton
         type="primary"
         :disabled="
           !mayEdit || (attempted && !valid) || (!changed && itemId !== null) || place.bank === null
         "
         :loading="busy"
         @click="press"
-        >{{ act }}</el-button
+        >{{ act }}</ElButton
       >
     </template>
   </FootingLine>

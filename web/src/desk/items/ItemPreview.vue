@@ -62,7 +62,7 @@ function again(): void {
     </ul>
   </div>
   <p v-else-if="quiet && !asked" class="score">
-    <el-button @click="asked = true">Score my answer</el-button>
+    <ElButton @click="asked = true">Score my answer</ElButton>
   </p>
   <template v-else>
     <p class="score" role="status">

@@ -7,6 +7,7 @@ import { authoring } from '../../kinds/authoring';
 import RuleEditor from './RuleEditor.vue';
 import { under, type Problem } from '../../parts/problems';
 import RichField from '../../rich/RichField.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 const part = defineModel<Part>({ required: true });
 const props = defineProps<{ problems: Problem[]; at: number; earlier: Part[]; several: boolean }>();
@@ -16,10 +17,8 @@ const letter = (index: number) => 'ABCDEFGHIJKLMNOPQRST'.charAt(index);
 
 /** A change of kind that loses something is asked about first. */
 const wanted = ref<{ part: Part; lost: string[] } | null>(null);
-function choose(event: Event): void {
-  const field = event.target as HTMLSelectElement;
-  const changed = changeKind(part.value, field.value as PartKind);
-  field.value = part.value.kind;
+function choose(kind: PartKind): void {
+  const changed = changeKind(part.value, kind);
   if (changed.lost.length === 0) part.value = changed.part;
   else wanted.value = changed;
 }
@@ -49,14 +48,13 @@ const general = computed(() =>
   <section class="part">
     <header>
       <h2 v-if="several">Part {{ letter(at) }}</h2>
-      <select
-        class="plain-input kind"
-        :value="part.kind"
+      <SelectField
+        class="kind"
+        :model-value="part.kind"
         :aria-label="several ? `Kind of part ${letter(at)}` : 'Kind'"
-        @change="choose"
-      >
-        <option v-for="kind in partKinds" :key="kind" :value="kind">{{ kinds[kind].title }}</option>
-      </select>
+        @update:model-value="choose"
+        ><ElOption v-for="kind in partKinds" :key="kind" :value="kind" :label="kinds[kind].title"
+      /></SelectField>
       <span class="faded small asks">{{ kinds[part.kind].asks }}</span>
       <template v-if="several">
         <button type="button" class="word" :disabled="at === 0" @click="emit('move', -1)">
@@ -70,8 +68,8 @@ const general = computed(() =>
         As “{{ kinds[wanted.part.kind].title.toLowerCase() }}” it cannot keep
         {{ listing(wanted.lost) }}. Everything else stays.
       </p>
-      <el-button size="small" type="primary" @click="change">Change it</el-button>
-      <el-button size="small" @click="wanted = null">Leave it as it is</el-button>
+      <ElButton size="small" type="primary" @click="change">Change it</ElButton>
+      <ElButton size="small" @click="wanted = null">Leave it as it is</ElButton>
     </div>
     <template v-if="hasPrompt">
       <RichField
@@ -91,12 +89,13 @@ const general = computed(() =>
     <RuleEditor v-model="part" :problems="problems" />
     <label v-if="several && machine.length" class="small needs">
       Counts
-      <select v-model="needs" class="plain-input">
-        <option value="">by itself</option>
-        <option v-for="earlierPart in machine" :key="earlierPart.id" :value="earlierPart.id">
-          only when part {{ letter(earlier.indexOf(earlierPart)) }} is right
-        </option>
-      </select>
+      <SelectField v-model="needs"
+        ><ElOption value="" label="by itself" /><ElOption
+          v-for="earlierPart in machine"
+          :key="earlierPart.id"
+          :value="earlierPart.id"
+          :label="`only when part ${letter(earlier.indexOf(earlierPart))} is right`"
+      /></SelectField>
     </label>
     <p
       v-for="problem in [...general, ...under(problems, '/needs')]"
@@ -142,8 +141,5 @@ header {
   gap: 8px;
   align-items: center;
   margin-top: 8px;
-}
-.needs select {
-  width: 280px;
 }
 </style>

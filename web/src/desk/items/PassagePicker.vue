@@ -45,10 +45,9 @@ function choose(row: PassageRow): void {
     </template>
     <button v-else type="button" class="word" @click="open = true">Ask about a passage</button>
   </p>
-  <el-dialog v-model="open" title="Passages" width="560px" append-to-body>
-    <input
+  <ElDialog v-model="open" title="Passages" width="560px" append-to-body>
+    <ElInput
       v-model="words"
-      class="plain-input"
       type="search"
       placeholder="Words of the passage"
       aria-label="Words of the passage"
@@ -62,7 +61,7 @@ function choose(row: PassageRow): void {
       <li v-if="passages.length === 0" class="faded">No passage has these words.</li>
     </ul>
     <p><RouterLink to="/passages/new" target="_blank">Write a new passage</RouterLink></p>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

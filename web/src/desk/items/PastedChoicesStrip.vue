@@ -56,8 +56,8 @@ function take(): void {
         written > 0 ? `. They would take the place of the ${count(written, 'choice')} below` : ''
       }}.
     </p>
-    <el-button size="small" type="primary" @click="take">Make them the choices</el-button>
-    <el-button size="small" @click="pasted = null">Leave them in the question</el-button>
+    <ElButton size="small" type="primary" @click="take">Make them the choices</ElButton>
+    <ElButton size="small" @click="pasted = null">Leave them in the question</ElButton>
   </div>
 </template>
 

@@ -5,6 +5,8 @@ import { kindOf, type Part, type RuleName, type Worth } from '@oaken/core/items'
 import { plainText } from '@oaken/core/text';
 import { computed } from 'vue';
 import { under, type Problem } from '../../parts/problems';
+import SelectField from '../../parts/SelectField.vue';
+import CommitInput from '../../parts/CommitInput.vue';
 
 const part = defineModel<Part>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -51,8 +53,8 @@ function choose(next: RuleName): void {
     otherwise: 0,
   });
 }
-const typed = (event: Event) => {
-  const text = (event.target as HTMLInputElement).value.replace(',', '.').replace('−', '-').trim();
+const numberIn = (typed: string) => {
+  const text = typed.replace(',', '.').replace('−', '-').trim();
   return text === '' ? Number.NaN : Number(text);
 };
 function setValue(value: string, points: number): void {
@@ -65,8 +67,8 @@ const pointsOf = (value: string) =>
   rule.value?.values?.find((candidate) => candidate.value === value)?.points ??
   rule.value?.otherwise ??
   0;
-function setBound(name: 'lower' | 'upper', event: Event): void {
-  const value = typed(event);
+function setBound(name: 'lower' | 'upper', typed: string): void {
+  const value = numberIn(typed);
   const { [name]: _, ...rest } = present(rule.value, 'rule');
   set(Number.isNaN(value) ? rest : { ...rest, [name]: value });
 }
@@ -87,21 +89,17 @@ const ruleProblems = computed(() => under(props.problems, '/rule'));
   <div v-if="rule" class="rule">
     <label v-if="offered.length > 1">
       <span class="label">Rule</span>
-      <select
-        class="plain-input"
-        :value="rule.rule"
-        @change="choose(($event.target as HTMLSelectElement).value as RuleName)"
-      >
-        <option v-for="name in offered" :key="name" :value="name">{{ names[name] }}</option>
-      </select>
+      <SelectField :model-value="rule.rule" @update:model-value="choose($event as RuleName)"
+        ><ElOption v-for="name in offered" :key="name" :value="name" :label="names[name]"
+      /></SelectField>
     </label>
     <label v-if="rule.rule !== 'table' && !('criteria' in part && part.criteria?.length)">
       <span class="label">{{ rule.rule === 'by-hand' ? 'Points at most' : 'Points' }}</span>
-      <input
-        class="plain-input narrow"
+      <ElInput
+        class="narrow"
         inputmode="decimal"
-        :value="shown(rule.points)"
-        @input="set({ ...rule, points: typed($event) })"
+        :model-value="shown(rule.points)"
+        @input="set({ ...rule, points: numberIn($event) })"
       />
     </label>
   </div>
@@ -116,30 +114,30 @@ const ruleProblems = computed(() => under(props.problems, '/rule'));
       <tr v-for="line in worths" :key="line.value">
         <td>{{ line.label }}</td>
         <td class="figures">
-          <input
-            class="plain-input narrow"
+          <ElInput
+            class="narrow"
             inputmode="decimal"
-            :value="shown(pointsOf(line.value))"
+            :model-value="shown(pointsOf(line.value))"
             :aria-label="`Points for ${line.label}`"
-            @input="setValue(line.value, typed($event))"
+            @input="setValue(line.value, numberIn($event))"
           />
         </td>
       </tr>
       <tr>
         <td class="faded">Everything together at least / at most</td>
         <td class="figures bounds">
-          <input
-            class="plain-input narrow"
+          <CommitInput
+            class="narrow"
             inputmode="decimal"
-            :value="shown(rule.lower)"
+            :model-value="shown(rule.lower)"
             placeholder="0"
             aria-label="Points at least"
             @change="setBound('lower', $event)"
           />
-          <input
-            class="plain-input narrow"
+          <CommitInput
+            class="narrow"
             inputmode="decimal"
-            :value="shown(rule.upper)"
+            :model-value="shown(rule.upper)"
             placeholder="any"
             aria-label="Points at most"
             @change="setBound('upper', $event)"

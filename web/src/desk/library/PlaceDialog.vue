@@ -57,20 +57,19 @@ function finish(): void {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="title" width="520px" append-to-body>
+  <ElDialog v-model="open" :title="title" width="520px" append-to-body>
     <p v-if="note" class="faded">{{ note }}</p>
     <slot v-if="open" />
     <ul class="places" aria-label="Banks and folders">
       <template v-for="bank in library.mayChange" :key="bank.id">
         <li>
-          <label
-            ><input
-              type="radio"
-              name="place"
-              :checked="isHere(bank.id, null)"
-              @change="place = { bank: bank.id, folder: null }"
-            />
-            <b>{{ bank.name }}</b></label
+          <ElRadio
+            name="place"
+            :model-value="isHere(bank.id, null)"
+            :value="true"
+            @change="place = { bank: bank.id, folder: null }"
+          >
+            <b>{{ bank.name }}</b></ElRadio
           >
         </li>
         <li
@@ -78,36 +77,32 @@ function finish(): void {
           :key="line.folder.id"
           :style="{ paddingLeft: `${22 + 18 * line.level}px` }"
         >
-          <label
-            ><input
-              type="radio"
-              name="place"
-              :checked="isHere(bank.id, line.folder.id)"
-              @change="place = { bank: bank.id, folder: line.folder.id }"
-            />
-            {{ line.folder.name }}</label
+          <ElRadio
+            name="place"
+            :model-value="isHere(bank.id, line.folder.id)"
+            :value="true"
+            @change="place = { bank: bank.id, folder: line.folder.id }"
+          >
+            {{ line.folder.name }}</ElRadio
           >
         </li>
       </template>
     </ul>
     <form class="new" @submit.prevent="makeFolder">
-      <input
+      <ElInput
         v-model="newName"
-        class="plain-input"
         maxlength="120"
         :placeholder="`New folder in ${parentName}`"
         :aria-label="`Name of a new folder in ${parentName}`"
       />
-      <el-button native-type="submit" :disabled="newName.trim() === ''">Make folder</el-button>
+      <ElButton native-type="submit" :disabled="newName.trim() === ''">Make folder</ElButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" :disabled="place.bank === null" @click="finish">{{
-        act
-      }}</el-button>
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" :disabled="place.bank === null" @click="finish">{{ act }}</ElButton>
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

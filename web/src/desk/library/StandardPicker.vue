@@ -37,19 +37,17 @@ function finish(): void {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="title ?? 'Standards'" width="680px" append-to-body>
-    <input
+  <ElDialog v-model="open" :title="title ?? 'Standards'" width="680px" append-to-body>
+    <ElInput
       v-model="words"
-      class="plain-input"
       type="search"
       placeholder="Code or words"
       aria-label="Code or words of a standard"
     />
     <ul class="standards">
       <li v-for="match in matches.slice(0, shownLimit)" :key="match.id">
-        <label
-          ><input type="checkbox" :checked="ticked.has(match.id)" @change="toggle(match.id)" />
-          <b>{{ match.code }}</b> {{ match.statement }}</label
+        <ElCheckbox :model-value="ticked.has(match.id)" @change="toggle(match.id)">
+          <b>{{ match.code }}</b> {{ match.statement }}</ElCheckbox
         >
       </li>
       <li v-if="matches.length === 0" class="faded">No standard has these words. Try fewer.</li>
@@ -58,12 +56,12 @@ function finish(): void {
       </li>
     </ul>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" @click="finish">{{
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" @click="finish">{{
         ticked.size === 1 ? 'Take 1 standard' : `Take ${ticked.size} standards`
-      }}</el-button>
+      }}</ElButton>
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

@@ -44,9 +44,9 @@ const given = computed(() => markOf(props.task));
           {{ part.criteria.length ? 'the sum of the levels' : 'a number key will do' }}</span
         ></span
       >
-      <input
+      <ElInput
         v-model="points"
-        class="plain-input few"
+        class="few"
         inputmode="decimal"
         autocomplete="off"
         :disabled="!mayMark"
@@ -56,13 +56,7 @@ const given = computed(() => markOf(props.task));
       <span class="label"
         >Comment <span class="faded">{{ forWhom }}</span></span
       >
-      <textarea
-        v-model="comment"
-        class="plain-input"
-        rows="4"
-        maxlength="2000"
-        :disabled="!mayMark"
-      />
+      <ElInput v-model="comment" :rows="4" maxlength="2000" :disabled="!mayMark" type="textarea" />
     </label>
     <ul v-if="part.comments.length" class="kept" aria-label="Comments given before">
       <li v-for="earlier in part.comments" :key="earlier">
@@ -73,11 +67,9 @@ const given = computed(() => markOf(props.task));
     </ul>
     <p v-if="recovered" class="faded small">You had typed this before and not given it yet.</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <el-button v-if="mayMark" type="primary" native-type="submit" :loading="busy"
-      >Mark it</el-button
-    >
-    <el-button v-if="mayMark && isMarked(task)" :disabled="busy" @click="emit('takeBack')"
-      >Take the mark back</el-button
+    <ElButton v-if="mayMark" type="primary" native-type="submit" :loading="busy">Mark it</ElButton>
+    <ElButton v-if="mayMark && isMarked(task)" :disabled="busy" @click="emit('takeBack')"
+      >Take the mark back</ElButton
     >
     <p v-if="given" class="faded small">
       {{ given.points === null ? 'Taken back' : 'Marked' }} by {{ given.by }},

@@ -143,9 +143,9 @@ function hide(): void {
         >Second marker</RouterLink
       >
     </template>
-    <el-button v-if="work && source.by !== 'second'" @click="hide">{{
+    <ElButton v-if="work && source.by !== 'second'" @click="hide">{{
       hidden ? 'Show names' : 'Hide names'
-    }}</el-button>
+    }}</ElButton>
   </PageHead>
   <p v-if="wrong && !work" class="wrong inset" role="alert">{{ wrong }}</p>
   <EmptyNote v-if="work && tasks.length === 0" title="Nobody has answered this yet."
@@ -191,11 +191,11 @@ function hide(): void {
       ><b>{{ marked }}</b> marked</span
     >
     <template #actions>
-      <el-button :disabled="taskIndex === 0" @click="show(taskIndex - 1)">Back</el-button>
-      <el-button :disabled="taskIndex === tasks.length - 1" @click="show(taskIndex + 1)"
-        >On</el-button
+      <ElButton :disabled="taskIndex === 0" @click="show(taskIndex - 1)">Back</ElButton>
+      <ElButton :disabled="taskIndex === tasks.length - 1" @click="show(taskIndex + 1)"
+        >On</ElButton
       >
-      <el-button @click="nextUnmarked">Next unmarked (N)</el-button>
+      <ElButton @click="nextUnmarked">Next unmarked (N)</ElButton>
     </template>
   </FootingLine>
 </template>

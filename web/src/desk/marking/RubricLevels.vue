@@ -15,20 +15,19 @@ defineProps<{ criteria: Criterion[]; disabled?: boolean }>();
     :disabled="disabled"
   >
     <legend>{{ criterion.name }}</legend>
-    <label
+    <ElRadio
       v-for="(level, index) in criterion.levels"
       :key="index"
+      class="level"
       :class="{ here: chosen[criterion.id] === index }"
+      :name="`level-${criterion.id}`"
+      :model-value="chosen[criterion.id] === index"
+      :value="true"
+      @change="chosen = { ...chosen, [criterion.id]: index }"
     >
-      <input
-        type="radio"
-        :name="`level-${criterion.id}`"
-        :checked="chosen[criterion.id] === index"
-        @change="chosen = { ...chosen, [criterion.id]: index }"
-      />
       <b>{{ pointsText(level.points) }}</b>
       <span>{{ level.words }}</span>
-    </label>
+    </ElRadio>
   </fieldset>
 </template>
 
@@ -45,16 +44,17 @@ legend {
   float: left;
   width: 100%;
 }
-label {
-  display: grid;
-  grid-template-columns: 20px 34px 1fr;
-  align-items: baseline;
+.level {
+  display: flex;
   padding: 3px 6px;
   border-left: 3px solid transparent;
   clear: both;
-  cursor: pointer;
 }
-.here {
+.level :deep(.el-radio__label) {
+  display: grid;
+  grid-template-columns: 34px 1fr;
+}
+.level.here {
   border-left-color: var(--oak);
   background: var(--wash);
 }

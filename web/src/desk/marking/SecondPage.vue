@@ -14,6 +14,7 @@ import RichText from '../../parts/RichText.vue';
 import { figureText, figureTitle } from '../results/figures';
 import { done } from '../shared/undo';
 import { pointsText, useWords } from '../shared/words';
+import SelectField from '../../parts/SelectField.vue';
 
 const words = useWords();
 const { params } = useRoute();
@@ -93,19 +94,16 @@ const left = computed(
           </p>
           <label class="field">
             <span class="label">Colleague</span>
-            <select v-model="secondMarker" class="plain-input">
-              <option :value="null" disabled>Choose</option>
-              <option
+            <SelectField v-model="secondMarker"
+              ><ElOption :value="null" disabled label="Choose" /><ElOption
                 v-for="colleague in second.colleagues"
                 :key="colleague.accountId"
                 :value="colleague.accountId"
-              >
-                {{ colleague.name }}
-              </option>
-            </select>
+                :label="colleague.name"
+            /></SelectField>
           </label>
-          <el-button type="primary" :disabled="secondMarker === null" @click="ask"
-            >Ask to read it</el-button
+          <ElButton type="primary" :disabled="secondMarker === null" @click="ask"
+            >Ask to read it</ElButton
           >
         </template>
         <template v-else>
@@ -228,25 +226,25 @@ const left = computed(
               Settled at <b>{{ pointsText(line.adjudicated) }}</b>.
             </p>
             <p v-else class="acts">
-              <el-button
+              <ElButton
                 size="small"
                 @click="adjudicate(line, line.first.points, line.first.comment)"
-                >Keep {{ pointsText(line.first.points) }}</el-button
+                >Keep {{ pointsText(line.first.points) }}</ElButton
               >
-              <el-button
+              <ElButton
                 size="small"
                 @click="
                   adjudicate(line, line.second.points, line.second.comment || line.first.comment)
                 "
-                >Take {{ pointsText(line.second.points) }}</el-button
+                >Take {{ pointsText(line.second.points) }}</ElButton
               >
-              <input
+              <ElInput
                 v-model="third[line.attemptId]"
-                class="plain-input few"
+                class="few"
                 inputmode="decimal"
                 :aria-label="`Other points for ${line.student}`"
               />
-              <el-button size="small" @click="adjudicateAt(line)">Settle at this</el-button>
+              <ElButton size="small" @click="adjudicateAt(line)">Settle at this</ElButton>
             </p>
           </article>
         </template>

@@ -94,7 +94,7 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
           </tbody>
         </table>
         <p v-if="unknown.mayDecide && open.length > 1">
-          <el-button
+          <ElButton
             size="small"
             @click="
               leaveWrong(
@@ -102,7 +102,7 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
                 true,
               )
             "
-            >All of these stay wrong</el-button
+            >All of these stay wrong</ElButton
           >
         </p>
         <details v-if="decided.length" class="gap">
@@ -131,15 +131,15 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
           <h2>“{{ chosen }}” counts as right</h2>
           <RescoreEffect :ahead="ahead">
             <p>
-              <el-button type="primary" :loading="busy" @click="make('', false)"
-                >Rescore {{ count(ahead.attempts, 'attempt') }}</el-button
+              <ElButton type="primary" :loading="busy" @click="make('', false)"
+                >Rescore {{ count(ahead.attempts, 'attempt') }}</ElButton
               >
-              <el-button
+              <ElButton
                 @click="
                   forget();
                   chosen = '';
                 "
-                >Leave it</el-button
+                >Leave it</ElButton
               >
             </p>
           </RescoreEffect>

@@ -7,6 +7,7 @@ import { useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { whenOpened } from '../../parts/whenOpened';
+import SelectField from '../../parts/SelectField.vue';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ itemIds: number[] }>();
@@ -26,8 +27,8 @@ whenOpened(open, () => {
       .then(({ tests }) => (known.value = tests.slice(0, 12)))
       .catch(() => {});
 });
-function putInto(event: Event): void {
-  const id = Number((event.target as HTMLSelectElement).value);
+function putInto(id: number | null): void {
+  if (id === null) return;
   open.value = false;
   void router.push({ path: `/tests/${id}`, query: { put: props.itemIds.join(',') } });
 }
@@ -48,7 +49,7 @@ const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet:
 </script>
 
 <template>
-  <el-dialog
+  <ElDialog
     v-model="open"
     :title="itemIds.length ? `A new test of ${count(itemIds.length, 'item')}` : 'A new test'"
     width="460px"
@@ -56,53 +57,47 @@ const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet:
     <form @submit.prevent="make">
       <label class="field">
         <span class="label">Title</span>
-        <input
-          v-model="form.title"
-          class="plain-input"
-          maxlength="200"
-          required
-          placeholder="Unit rates, Friday"
-        />
+        <ElInput v-model="form.title" maxlength="200" required placeholder="Unit rates, Friday" />
       </label>
       <fieldset class="kinds">
         <legend class="label">Kind</legend>
-        <label v-for="kind in testKinds" :key="kind"
-          ><input v-model="form.kind" type="radio" :value="kind" /> {{ names[kind] }}</label
+        <ElRadio v-for="kind in testKinds" :key="kind" v-model="form.kind" :value="kind">
+          {{ names[kind] }}</ElRadio
         >
       </fieldset>
       <fieldset v-if="itemIds.length === 0" class="kinds">
         <legend class="label">Begin with</legend>
-        <label><input v-model="way" type="radio" value="blank" /> a blank page</label>
-        <label
-          ><input v-model="way" type="radio" value="blueprint" /> a blueprint that the machine
-          fills</label
-        >
+        <ElRadio v-model="way" value="blank"> a blank page</ElRadio>
+        <ElRadio v-model="way" value="blueprint"> a blueprint that the machine fills</ElRadio>
       </fieldset>
       <p v-if="itemIds.length === 0" class="faded small">
         Or copy one: look through your school’s tests on the shelf, then press Copy.
       </p>
       <label v-else-if="known.length" class="field"
         ><span class="label">Or into a test that you have</span>
-        <select class="plain-input" aria-label="Put them into a test" value="" @change="putInto">
-          <option value="">choose …</option>
-          <option v-for="standard in known" :key="standard.id" :value="standard.id">
-            {{ standard.title }}
-          </option>
-        </select></label
-      >
+        <SelectField
+          aria-label="Put them into a test"
+          :model-value="null"
+          @update:model-value="putInto"
+          ><ElOption :value="null" label="choose …" /><ElOption
+            v-for="standard in known"
+            :key="standard.id"
+            :value="standard.id"
+            :label="standard.title" /></SelectField
+      ></label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <div class="buttons">
-        <el-button @click="open = false">Cancel</el-button>
-        <el-button
+        <ElButton @click="open = false">Cancel</ElButton>
+        <ElButton
           type="primary"
           native-type="submit"
           :loading="busy"
           :disabled="form.title.trim() === ''"
-          >Make the test</el-button
+          >Make the test</ElButton
         >
       </div>
     </form>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

@@ -26,6 +26,7 @@ import { useKeptText } from '../shared/keptText';
 import { done } from '../shared/undo';
 import { useSaving } from '../shared/useSaving';
 import PassageRevisions from './PassageRevisions.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 type OpenPassage = AnswerOf<typeof api.readPassage>;
 const route = useRoute();
@@ -194,8 +195,7 @@ const numberingWords: Record<Numbering, string> = {
     <template #left>
       <fieldset class="inset plain" :disabled="!mayEdit">
         <label class="field"
-          ><span class="label">Title</span
-          ><input v-model="content.title" class="plain-input" maxlength="200"
+          ><span class="label">Title</span><ElInput v-model="content.title" maxlength="200"
         /></label>
         <p
           v-for="problem in changed ? under(problems, '/title') : []"
@@ -214,15 +214,16 @@ const numberingWords: Record<Numbering, string> = {
         </p>
         <label class="field gap">
           <span class="label">Numbers at the left</span>
-          <select v-model="content.numbering" class="plain-input">
-            <option v-for="(name, numbering) in numberingWords" :key="numbering" :value="numbering">
-              {{ name }}
-            </option>
-          </select>
+          <SelectField v-model="content.numbering"
+            ><ElOption
+              v-for="(name, numbering) in numberingWords"
+              :key="numbering"
+              :value="numbering"
+              :label="name"
+          /></SelectField>
         </label>
-        <label
-          ><input v-model="hasEasier" type="checkbox" /> an easier or shortened version for some
-          students</label
+        <ElCheckbox v-model="hasEasier">
+          an easier or shortened version for some students</ElCheckbox
         >
         <template v-if="hasEasier">
           <RichField v-model="content.easier" label="Easier version" />
@@ -232,15 +233,17 @@ const numberingWords: Record<Numbering, string> = {
         </template>
         <label class="field gap"
           ><span class="label">Where it was taken from</span
-          ><input v-model="content.source" class="plain-input" maxlength="500"
+          ><ElInput v-model="content.source" maxlength="500"
         /></label>
         <label v-if="passageId === null" class="field">
           <span class="label">Bank</span>
-          <select v-model="bank" class="plain-input">
-            <option v-for="mine in library.mayChange" :key="mine.id" :value="mine.id">
-              {{ mine.name }}
-            </option>
-          </select>
+          <SelectField v-model="bank"
+            ><ElOption
+              v-for="mine in library.mayChange"
+              :key="mine.id"
+              :value="mine.id"
+              :label="mine.name"
+          /></SelectField>
         </label>
         <PassageRevisions
           v-if="opened && opened.revisions.length > 1"
@@ -251,8 +254,8 @@ const numberingWords: Record<Numbering, string> = {
     </template>
     <template #right>
       <div class="inset">
-        <label v-if="hasEasier" class="which"
-          ><input v-model="seeEasier" type="checkbox" /> the easier version</label
+        <ElCheckbox v-if="hasEasier" class="which" v-model="seeEasier">
+          the easier version</ElCheckbox
         >
         <PassageView v-if="shown" :passage="shown" />
       </div>
@@ -265,12 +268,12 @@ const numberingWords: Record<Numbering, string> = {
       {{ opened.passage.items === 1 ? 'asks' : 'ask' }} about it</span
     >
     <template #actions>
-      <el-button
+      <ElButton
         type="primary"
         :disabled="!mayEdit || !different || problems.length > 0"
         :loading="busy"
         @click="save()"
-        >{{ passageId === null ? 'Save the passage' : 'Save as revision' }}</el-button
+        >{{ passageId === null ? 'Save the passage' : 'Save as revision' }}</ElButton
       >
     </template>
   </FootingLine>

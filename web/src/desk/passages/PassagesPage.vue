@@ -27,14 +27,14 @@ watch(words, () => {
 
 <template>
   <PageHead title="Passages" where="Banks"
-    ><el-button type="primary" @click="router.push('/passages/new')"
-      >Write a passage</el-button
+    ><ElButton type="primary" @click="router.push('/passages/new')"
+      >Write a passage</ElButton
     ></PageHead
   >
   <div class="one-sheet">
-    <input
+    <ElInput
       v-model="words"
-      class="plain-input search"
+      class="search"
       type="search"
       placeholder="Words of a passage"
       aria-label="Words of a passage"

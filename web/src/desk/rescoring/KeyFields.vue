@@ -31,15 +31,15 @@ const takenBy = computed(() => new Map(props.taken.map(({ id, n }) => [id, n])))
 <template>
   <fieldset v-if="choices && !whole" class="choices">
     <legend>Right</legend>
-    <label v-for="choice in choices.options" :key="choice.id">
-      <input
-        type="checkbox"
-        :checked="choice.right"
-        @change="emit('part', choices.index, choices.with(choice.id, !choice.right))"
-      />
+    <ElCheckbox
+      v-for="choice in choices.options"
+      :key="choice.id"
+      :model-value="choice.right"
+      @change="emit('part', choices.index, choices.with(choice.id, !choice.right))"
+    >
       {{ choice.label }}
       <span class="faded small">{{ count(takenBy.get(choice.id) ?? 0, 'student') }}</span>
-    </label>
+    </ElCheckbox>
   </fieldset>
   <template v-else>
     <p class="faded small">Change only what counts as right: what students saw stays as it was.</p>
@@ -61,7 +61,7 @@ const takenBy = computed(() => new Map(props.taken.map(({ id, n }) => [id, n])))
   </p>
   <label class="field">
     <span class="label">Worth, in points</span>
-    <input v-model="points" class="plain-input few" inputmode="decimal" autocomplete="off" />
+    <ElInput v-model="points" class="few" inputmode="decimal" autocomplete="off" />
   </label>
 </template>
 

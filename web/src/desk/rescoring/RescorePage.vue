@@ -84,12 +84,9 @@ const earlier = computed(() =>
         <RichText :html="item.content.stem" />
         <fieldset class="choices">
           <legend>How it counts</legend>
-          <label><input v-model="way" type="radio" value="key" /> by its key</label>
-          <label
-            ><input v-model="way" type="radio" value="full-credit" /> everybody has all its
-            points</label
-          >
-          <label><input v-model="way" type="radio" value="dropped" /> it is left out</label>
+          <ElRadio v-model="way" value="key"> by its key</ElRadio>
+          <ElRadio v-model="way" value="full-credit"> everybody has all its points</ElRadio>
+          <ElRadio v-model="way" value="dropped"> it is left out</ElRadio>
         </fieldset>
         <KeyFields
           v-if="way === 'key'"
@@ -115,16 +112,15 @@ const earlier = computed(() =>
           <RescoreEffect :ahead="ahead">
             <label class="field">
               <span class="label">Reason <span class="faded">kept with the change</span></span>
-              <input v-model="reason" class="plain-input" maxlength="500" />
+              <ElInput v-model="reason" maxlength="500" />
             </label>
             <p>
-              <label
-                ><input v-model="tell" type="checkbox" /> Tell students, with the reason, where they
-                read their score</label
+              <ElCheckbox v-model="tell">
+                Tell students, with the reason, where they read their score</ElCheckbox
               >
             </p>
-            <el-button type="primary" :loading="busy" @click="make(reason, tell)"
-              >Rescore {{ count(ahead.attempts, 'attempt') }}</el-button
+            <ElButton type="primary" :loading="busy" @click="make(reason, tell)"
+              >Rescore {{ count(ahead.attempts, 'attempt') }}</ElButton
             >
           </RescoreEffect>
         </template>

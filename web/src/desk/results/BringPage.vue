@@ -6,6 +6,7 @@ import { call } from '../../client/call';
 import { useForm } from '../../client/useDoing';
 import FacingPages from '../../parts/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
+import FileButton from '../../parts/FileButton.vue';
 
 const router = useRouter();
 const title = ref('');
@@ -14,9 +15,7 @@ const key = ref('');
 const emptyRows = ref<'left-out' | 'zero' | null>(null);
 const { wrong, busy, act, errorAt } = useForm();
 
-async function take(event: Event, into: 'answers' | 'key'): Promise<void> {
-  const [file] = (event.target as HTMLInputElement).files ?? [];
-  if (!file) return;
+async function take(file: File, into: 'answers' | 'key'): Promise<void> {
   const text = await file.text();
   if (into === 'answers') {
     answers.value = text;
@@ -47,22 +46,18 @@ async function bring(): Promise<void> {
       <form class="inset" @submit.prevent="bring">
         <label class="field">
           <span class="label">Title</span>
-          <input
-            v-model="title"
-            class="plain-input"
-            maxlength="200"
-            :aria-invalid="Boolean(errorAt('/title'))"
-          />
+          <ElInput v-model="title" maxlength="200" :aria-invalid="Boolean(errorAt('/title'))" />
           <span v-if="errorAt('/title')" class="wrong" role="alert">{{ errorAt('/title') }}</span>
         </label>
         <label class="field">
           <span class="label">Answers <span class="faded">students by items, as CSV</span></span>
-          <textarea
+          <ElInput
             v-model="answers"
-            class="plain-input sheet"
-            rows="10"
+            class="sheet"
+            :rows="10"
             spellcheck="false"
             :aria-invalid="Boolean(errorAt('/answers'))"
+            type="textarea"
           />
         </label>
         <p v-if="errorAt('/answers')" class="wrong" role="alert">{{ errorAt('/answers') }}</p>
@@ -74,12 +69,9 @@ async function bring(): Promise<void> {
           </ElRadioGroup>
         </template>
         <p>
-          <input
-            type="file"
-            accept=".csv,text/csv,text/plain"
-            aria-label="Answers from a file"
-            @change="take($event, 'answers')"
-          />
+          <FileButton accept=".csv,text/csv,text/plain" @chosen="take($event, 'answers')"
+            >Answers from a file …</FileButton
+          >
         </p>
         <label class="field">
           <span class="label"
@@ -88,26 +80,24 @@ async function bring(): Promise<void> {
               >or the points of each item; leave it empty when the cells are points</span
             ></span
           >
-          <textarea
+          <ElInput
             v-model="key"
-            class="plain-input sheet"
-            rows="6"
+            class="sheet"
+            :rows="6"
             spellcheck="false"
             :aria-invalid="Boolean(errorAt('/key'))"
+            type="textarea"
           />
         </label>
         <p v-if="errorAt('/key')" class="wrong" role="alert">{{ errorAt('/key') }}</p>
         <p>
-          <input
-            type="file"
-            accept=".csv,text/csv,text/plain"
-            aria-label="Key from a file"
-            @change="take($event, 'key')"
-          />
+          <FileButton accept=".csv,text/csv,text/plain" @chosen="take($event, 'key')"
+            >Key from a file …</FileButton
+          >
         </p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <el-button type="primary" native-type="submit" :loading="busy" :disabled="!answers.trim()"
-          >Read the results</el-button
+        <ElButton type="primary" native-type="submit" :loading="busy" :disabled="!answers.trim()"
+          >Read the results</ElButton
         >
       </form>
     </template>

@@ -46,17 +46,17 @@ async function keep(): Promise<void> {
     <h3>{{ decisionTitle(decision, number) }}</h3>
     <label v-if="decision.kind !== 'excused'" class="field">
       <span class="label">Points</span>
-      <input v-model="form.points" class="plain-input few" inputmode="decimal" autocomplete="off" />
+      <ElInput v-model="form.points" class="few" inputmode="decimal" autocomplete="off" />
     </label>
     <label class="field">
       <span class="label"
         >Reason <span class="faded">kept with the score, and for the student to read</span></span
       >
-      <input v-model="form.reason" class="plain-input" maxlength="500" />
+      <ElInput v-model="form.reason" maxlength="500" />
     </label>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <el-button type="primary" native-type="submit" :loading="busy">Keep it</el-button>
-    <el-button @click="decision = null">Leave it</el-button>
+    <ElButton type="primary" native-type="submit" :loading="busy">Keep it</ElButton>
+    <ElButton @click="decision = null">Leave it</ElButton>
   </form>
 </template>
 

@@ -13,6 +13,7 @@ import PageHead from '../../parts/PageHead.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { done } from '../shared/undo';
 import { percent } from '../shared/words';
+import SelectField from '../../parts/SelectField.vue';
 
 type Own = AnswerOf<typeof api.readFollowUp>;
 const assignmentId = Number(useRoute().params.assignmentId);
@@ -79,35 +80,36 @@ async function make(): Promise<void> {
   <div class="bar" role="group" aria-label="How to group">
     <label
       >Missed below
-      <input
+      <ElInputNumber
+        :controls="false"
         v-model.lazy.number="rules.below"
-        class="plain-input few"
-        type="number"
-        min="1"
-        max="100"
+        class="few"
+        :min="1"
+        :max="100"
       />
       %</label
     >
     <label
       >over
-      <select v-model="rules.over" class="plain-input">
-        <option value="this">this assignment</option>
-        <option value="all">everything that they handed in</option>
-      </select>
+      <SelectField v-model="rules.over"
+        ><ElOption value="this" label="this assignment" /><ElOption
+          value="all"
+          label="everything that they handed in"
+      /></SelectField>
     </label>
     <label
       >at most
-      <input
+      <ElInputNumber
+        :controls="false"
         v-model.lazy.number="rules.groups"
-        class="plain-input few"
-        type="number"
-        min="1"
-        max="12"
+        class="few"
+        :min="1"
+        :max="12"
       />
       groups</label
     >
     <label
-      ><input v-model.lazy.number="each" class="plain-input few" type="number" min="1" max="10" />
+      ><ElInputNumber :controls="false" v-model.lazy.number="each" class="few" :min="1" :max="10" />
       items for each standard</label
     >
   </div>
@@ -123,15 +125,11 @@ async function make(): Promise<void> {
       :class="{ off: left.has(position) }"
     >
       <header>
-        <input
-          type="checkbox"
-          :checked="!left.has(position)"
-          :aria-label="`Make practice for group ${position + 1}`"
-          @change="toggle(position)"
-        />
-        <input
+        <ElCheckbox :model-value="!left.has(position)" @change="toggle(position)"
+          ><span class="unseen">Make practice for group {{ position + 1 }}</span></ElCheckbox
+        >
+        <ElInput
           v-model="names[position]"
-          class="plain-input"
           :aria-label="`Name of group ${position + 1}`"
           maxlength="80"
         />
@@ -213,12 +211,12 @@ async function make(): Promise<void> {
       >
     </template>
     <template #actions>
-      <el-button
+      <ElButton
         type="primary"
         :disabled="chosen.length === 0 || made !== null"
         :loading="busy"
         @click="make"
-        >Make {{ count(chosen.length, 'practice test') }}</el-button
+        >Make {{ count(chosen.length, 'practice test') }}</ElButton
       >
     </template>
   </FootingLine>
@@ -232,11 +230,6 @@ async function make(): Promise<void> {
   align-items: center;
   padding: 8px 24px;
   border-bottom: var(--line);
-}
-.bar .plain-input {
-  width: auto;
-  padding: 2px 6px;
-  min-height: 30px;
 }
 .few {
   width: 64px !important;
@@ -259,7 +252,7 @@ header {
   gap: 12px;
   align-items: center;
 }
-header .plain-input {
+header :deep(.el-input) {
   max-width: 520px;
   font-weight: 600;
 }

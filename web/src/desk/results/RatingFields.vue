@@ -3,6 +3,7 @@
 import type { StudentWork } from '@oaken/contract/results';
 import { call } from '../../client/call';
 import { failed } from '../shared/undo';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{
   work: Pick<StudentWork, 'ratings' | 'mayChange'>;
@@ -11,12 +12,11 @@ const props = defineProps<{
 /** Nothing was kept: what stands in the fields is not so. */
 const emit = defineEmits<{ refused: [] }>();
 
-async function rate(standard: string, event: Event): Promise<void> {
-  const { value } = event.target as HTMLSelectElement;
+async function rate(standard: string, rating: number | null): Promise<void> {
   try {
     await call('rate', {
       params: props.place,
-      body: { standard, rating: value === '' ? null : Number(value) },
+      body: { standard, rating },
     });
   } catch (error) {
     failed(error);
@@ -32,15 +32,16 @@ async function rate(standard: string, event: Event): Promise<void> {
       >{{ line.statement || line.standard }}
       <span class="faded small">{{ line.standard }}</span></span
     >
-    <select
-      class="plain-input"
-      :value="line.rating ?? ''"
+    <SelectField
+      :model-value="line.rating ?? null"
       :disabled="!work.mayChange"
-      @change="rate(line.standard, $event)"
-    >
-      <option value="">—</option>
-      <option v-for="n in 4" :key="n" :value="n">{{ n }}</option>
-    </select>
+      @update:model-value="rate(line.standard, $event)"
+      ><ElOption :value="null" label="—" /><ElOption
+        v-for="n in 4"
+        :key="n"
+        :value="n"
+        :label="String(n)"
+    /></SelectField>
   </label>
 </template>
 
@@ -54,10 +55,5 @@ h3 {
   align-items: center;
   gap: 12px;
   padding: 4px 0;
-}
-.rating .plain-input {
-  width: auto;
-  min-height: 28px;
-  padding: 2px 6px;
 }
 </style>

@@ -4,6 +4,8 @@ import type { ResultsAnswer } from '@oaken/contract/results';
 import { wallOf } from '@oaken/core/timing';
 import { useSession } from '../../client/session';
 import type { FilterName } from './useResults';
+import DateField from '../../parts/DateField.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 defineProps<{ results: ResultsAnswer; filters: Partial<Record<FilterName, string>> }>();
 const emit = defineEmits<{ filter: [name: FilterName, value: string | null]; all: [] }>();
@@ -17,15 +19,13 @@ const attempts = {
   mean: 'the mean of all',
   all: 'every attempt',
 };
-const chosen = (event: Event) => (event.target as HTMLSelectElement).value;
-const pick = (name: FilterName, event: Event) =>
-  emit('filter', name, chosen(event) === '*' ? null : chosen(event));
+const pick = (name: FilterName, chosen: string) =>
+  emit('filter', name, chosen === '*' ? null : chosen);
 /** Days in the school's zone; "to" is the day itself, and asks for what came before the next one. */
 const day = 86_400_000;
 const dayOf = (time: string | undefined, less = 0) =>
   time === undefined ? '' : wallOf(Number(time) - less, session.school.zone).slice(0, 10);
-function pickDay(name: 'from' | 'to', event: Event): void {
-  const typed = chosen(event);
+function pickDay(name: 'from' | 'to', typed: string): void {
   if (typed === '') return emit('filter', name, null);
   const [year = 0, month = 1, date = 1] = typed.split('-').map(Number);
   const noon = Date.UTC(year, month - 1, date, 12);
@@ -47,62 +47,63 @@ function pickDay(name: 'from' | 'to', event: Event): void {
   <div class="filters" role="group" aria-label="Whose work">
     <label v-if="results.filters.classes.length > 1"
       >Class
-      <select class="plain-input" :value="filters.classId ?? '*'" @change="pick('classId', $event)">
-        <option value="*">all</option>
-        <option
+      <SelectField
+        :model-value="filters.classId ?? '*'"
+        @update:model-value="pick('classId', $event)"
+        ><ElOption value="*" label="all" /><ElOption
           v-for="schoolClass in results.filters.classes"
           :key="schoolClass.id"
           :value="String(schoolClass.id)"
-        >
-          {{ schoolClass.name }}
-        </option>
-      </select>
+          :label="schoolClass.name"
+      /></SelectField>
     </label>
     <label v-if="results.filters.groups.length"
       >Group
-      <select class="plain-input" :value="filters.groupId ?? '*'" @change="pick('groupId', $event)">
-        <option value="*">all</option>
-        <option v-for="group in results.filters.groups" :key="group.id" :value="String(group.id)">
-          {{ group.name }}
-        </option>
-      </select>
+      <SelectField
+        :model-value="filters.groupId ?? '*'"
+        @update:model-value="pick('groupId', $event)"
+        ><ElOption value="*" label="all" /><ElOption
+          v-for="group in results.filters.groups"
+          :key="group.id"
+          :value="String(group.id)"
+          :label="group.name"
+      /></SelectField>
     </label>
     <label v-if="results.filters.forms.length"
       >Form
-      <select class="plain-input" :value="filters.form ?? '*'" @change="pick('form', $event)">
-        <option value="*">all</option>
-        <option v-for="form in results.filters.forms" :key="form.id" :value="form.id">
-          {{ form.name }}
-        </option>
-      </select>
+      <SelectField :model-value="filters.form ?? '*'" @update:model-value="pick('form', $event)"
+        ><ElOption value="*" label="all" /><ElOption
+          v-for="form in results.filters.forms"
+          :key="form.id"
+          :value="form.id"
+          :label="form.name"
+      /></SelectField>
     </label>
     <label v-if="results.filters.attempts"
       >Attempt
-      <select
-        class="plain-input"
-        :value="filters.attempt ?? 'counting'"
-        @change="pick('attempt', $event)"
-      >
-        <option v-for="(words, attempt) in attempts" :key="attempt" :value="attempt">
-          {{ words }}
-        </option>
-      </select>
+      <SelectField
+        :model-value="filters.attempt ?? 'counting'"
+        @update:model-value="pick('attempt', $event)"
+        ><ElOption
+          v-for="(words, attempt) in attempts"
+          :key="attempt"
+          :value="attempt"
+          :label="words"
+      /></SelectField>
     </label>
     <label
       >Handed in from
-      <input
-        class="plain-input"
-        type="date"
-        :value="dayOf(filters.from)"
-        @change="pickDay('from', $event)"
+      <DateField
+        label="Handed in from"
+        :model-value="dayOf(filters.from)"
+        @update:model-value="pickDay('from', $event)"
     /></label>
     <label
       >to
-      <input
-        class="plain-input"
-        type="date"
-        :value="dayOf(filters.to, 1)"
-        @change="pickDay('to', $event)"
+      <DateField
+        label="Handed in to"
+        :model-value="dayOf(filters.to, 1)"
+        @update:model-value="pickDay('to', $event)"
     /></label>
     <button v-if="Object.keys(filters).length" type="button" class="word" @click="emit('all')">
       All of it
@@ -125,11 +126,5 @@ label {
   display: flex;
   gap: 6px;
   align-items: center;
-}
-.plain-input {
-  width: auto;
-  padding: 3px 6px;
-  min-height: 30px;
-  font-size: 0.9rem;
 }
 </style>

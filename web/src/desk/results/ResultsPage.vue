@@ -126,7 +126,7 @@ async function removeSheet(): Promise<void> {
     <template v-if="results">
       <button type="button" class="word" @click="copy">Copy {{ copied }}</button>
       <ElDropdown trigger="click">
-        <el-button>Export</el-button>
+        <ElButton>Export</ElButton>
         <template #dropdown>
           <ElDropdownMenu>
             <ElDropdownItem @click="save">This table as CSV</ElDropdownItem>
@@ -143,12 +143,12 @@ async function removeSheet(): Promise<void> {
         </template>
       </ElDropdown>
       <template v-if="assignment">
-        <el-button v-if="assignment.releasedAt === null" @click="release(true)"
-          >Release to students</el-button
+        <ElButton v-if="assignment.releasedAt === null" @click="release(true)"
+          >Release to students</ElButton
         >
-        <el-button v-else @click="release(false)">Take release back</el-button>
+        <ElButton v-else @click="release(false)">Take release back</ElButton>
       </template>
-      <el-button v-else @click="removeSheet">Delete</el-button>
+      <ElButton v-else @click="removeSheet">Delete</ElButton>
     </template>
   </PageHead>
   <div class="tabs" role="tablist" aria-label="Results">

@@ -16,6 +16,7 @@ import { failed } from '../shared/undo';
 import { percent, useWords } from '../shared/words';
 import ShareLine from './ShareLine.vue';
 import type { FilterName } from './useResults';
+import SelectField from '../../parts/SelectField.vue';
 
 const props = defineProps<{
   results: ResultsAnswer;
@@ -54,9 +55,7 @@ const parties = computed(
     ),
 );
 
-async function rate(standard: Standard, studentId: number, event: Event): Promise<void> {
-  const field = event.target as HTMLSelectElement;
-  const rating = field.value === '' ? null : Number(field.value);
+async function rate(standard: Standard, studentId: number, rating: number | null): Promise<void> {
   try {
     await call('rate', {
       params: { assignmentId, studentId },
@@ -78,10 +77,11 @@ async function rate(standard: Standard, studentId: number, event: Event): Promis
     <div class="bar">
       <label
         >Over
-        <select v-model="over" class="plain-input">
-          <option value="this">this assignment</option>
-          <option value="all">everything that these students handed in</option>
-        </select>
+        <SelectField v-model="over"
+          ><ElOption value="this" label="this assignment" /><ElOption
+            value="all"
+            label="everything that these students handed in"
+        /></SelectField>
       </label>
       <span v-if="standards && over === 'all'" class="faded small">{{
         count(standards.assignments, 'assignment')
@@ -175,17 +175,17 @@ async function rate(standard: Standard, studentId: number, event: Event): Promis
               }}</span>
               <label class="rating"
                 >Rating
-                <select
-                  class="plain-input"
-                  :value="student.rating ?? ''"
+                <SelectField
+                  :model-value="student.rating ?? null"
                   :disabled="!results.mayChange"
                   :aria-label="`Rating of ${student.name} on ${entry.code}`"
-                  @change="rate(entry, student.id, $event)"
-                >
-                  <option value="">—</option>
-                  <option v-for="n in 4" :key="n" :value="n">{{ n }}</option>
-                </select></label
-              >
+                  @update:model-value="rate(entry, student.id, $event)"
+                  ><ElOption :value="null" label="—" /><ElOption
+                    v-for="n in 4"
+                    :key="n"
+                    :value="n"
+                    :label="String(n)" /></SelectField
+              ></label>
             </td>
             <td v-if="over === 'all'" />
           </tr>
@@ -208,12 +208,6 @@ async function rate(standard: Standard, studentId: number, event: Event): Promis
   gap: 20px;
   align-items: center;
   margin-bottom: 8px;
-}
-.bar .plain-input,
-.rating .plain-input {
-  width: auto;
-  padding: 2px 6px;
-  min-height: 28px;
 }
 .name {
   text-align: left;

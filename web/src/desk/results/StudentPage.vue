@@ -66,9 +66,9 @@ async function takeBack(adjustmentId: number): Promise<void> {
     <RouterLink :to="`/results/${params.assignmentId}/students`">All students</RouterLink>
     <a v-if="work" :href="pdf" download>Report as PDF</a>
     <template v-if="mayDecide">
-      <el-button @click="deciding = { kind: 'bonus', entry: null }">Points besides …</el-button>
-      <el-button v-if="!work?.attempt.excused" @click="deciding = { kind: 'excused', entry: null }"
-        >Not scored …</el-button
+      <ElButton @click="deciding = { kind: 'bonus', entry: null }">Points besides …</ElButton>
+      <ElButton v-if="!work?.attempt.excused" @click="deciding = { kind: 'excused', entry: null }"
+        >Not scored …</ElButton
       >
     </template>
   </PageHead>

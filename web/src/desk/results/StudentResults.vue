@@ -10,6 +10,7 @@ import ClassRows from './ClassRows.vue';
 import { boxFigures, type BoxFigure } from './studentCells';
 import StudentRow from './StudentRow.vue';
 import { useStudentColumns, type StudentColumn } from './useStudentColumns';
+import SelectField from '../../parts/SelectField.vue';
 import './student-grid.css';
 
 const props = defineProps<{ results: ResultsAnswer; base: string }>();
@@ -70,24 +71,25 @@ defineExpose({
 <template>
   <div class="whole">
     <div class="bar">
-      <label><input v-model="hidden" type="checkbox" /> Hide names</label>
+      <ElCheckbox v-model="hidden"> Hide names</ElCheckbox>
       <label
         >Boxes say
-        <select v-model="figure" class="plain-input">
-          <option v-for="(name, id) in boxFigures" :key="id" :value="id">{{ name }}</option>
-        </select>
+        <SelectField v-model="figure"
+          ><ElOption v-for="(name, id) in boxFigures" :key="id" :value="id" :label="name"
+        /></SelectField>
       </label>
       <details class="columns">
         <summary>Columns</summary>
         <div class="list">
-          <label v-for="column in offered.filter(({ id }) => id !== 'name')" :key="column.id"
-            ><input type="checkbox" :checked="isShown(column.id)" @change="toggle(column.id)" />
-            {{ column.name }}</label
+          <ElCheckbox
+            v-for="column in offered.filter(({ id }) => id !== 'name')"
+            :key="column.id"
+            :model-value="isShown(column.id)"
+            @change="toggle(column.id)"
           >
-          <label
-            ><input type="checkbox" :checked="isShown('items')" @change="toggle('items')" />
-            Items</label
+            {{ column.name }}</ElCheckbox
           >
+          <ElCheckbox :model-value="isShown('items')" @change="toggle('items')"> Items</ElCheckbox>
         </div>
       </details>
       <span class="faded small"
@@ -161,11 +163,6 @@ defineExpose({
   gap: 6px 20px;
   align-items: center;
   padding: 6px 24px;
-}
-.bar .plain-input {
-  width: auto;
-  padding: 2px 6px;
-  min-height: 28px;
 }
 .columns {
   position: relative;

@@ -112,7 +112,7 @@ const headings = {
 
 <template>
   <PageHead :title="title" :where="`Good day, ${session.account?.givenName}`">
-    <RouterLink to="/banks"><el-button type="primary">Find questions</el-button></RouterLink>
+    <RouterLink to="/banks"><ElButton type="primary">Find questions</ElButton></RouterLink>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <FacingPages name="today" left="The day" right="Waiting for me" :start="52">

@@ -26,17 +26,17 @@ async function say(): Promise<void> {
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="`Say to ${whom}`" width="520px">
+  <ElDialog v-model="open" :title="`Say to ${whom}`" width="520px">
     <form id="say" @submit.prevent="say">
       <label class="field">
         <span class="label">What their pages show</span>
-        <textarea v-model="text" class="plain-input" rows="3" maxlength="500" />
+        <ElInput v-model="text" :rows="3" maxlength="500" type="textarea" />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <el-button @click="open = false">Cancel</el-button>
-      <el-button type="primary" native-type="submit" form="say" :loading="busy">Say it</el-button>
+      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton type="primary" native-type="submit" form="say" :loading="busy">Say it</ElButton>
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>

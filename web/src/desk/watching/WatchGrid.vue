@@ -8,6 +8,7 @@ import { connectionOf, signsInWords } from '@oaken/core/watching';
 import { computed } from 'vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { useWords } from '../shared/words';
+import { toggled } from '../../parts/toggled';
 
 const picked = defineModel<number[]>('picked', { required: true });
 const props = defineProps<{
@@ -83,12 +84,11 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
     <thead>
       <tr>
         <th>
-          <input
-            type="checkbox"
-            aria-label="Pick all"
-            :checked="allPicked"
+          <ElCheckbox
+            :model-value="allPicked"
             @change="picked = allPicked ? [] : watched.students.map(({ studentId }) => studentId)"
-          />
+            ><span class="unseen">Pick all</span></ElCheckbox
+          >
         </th>
         <th>State</th>
         <th class="figures">Time left</th>
@@ -111,12 +111,11 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
         :class="connectionOf(entry, now)"
       >
         <td>
-          <input
-            v-model="picked"
-            type="checkbox"
-            :value="entry.studentId"
-            :aria-label="`Pick ${nameOf(entry)}`"
-          />
+          <ElCheckbox
+            :model-value="picked.includes(entry.studentId)"
+            @change="picked = toggled(picked, entry.studentId)"
+            ><span class="unseen">Pick {{ nameOf(entry) }}</span></ElCheckbox
+          >
         </td>
         <td class="state" :class="entry.state">{{ stateWords(entry) }}</td>
         <td class="figures">{{ timeLeft(entry) }}</td>

@@ -146,12 +146,12 @@ const lastEnd = computed(() => {
 <template>
   <PageHead :title="watched?.assignment.title ?? 'Watch'" :where="where">
     <template v-if="projected"
-      ><el-button @click="project(false)">Back to the class</el-button></template
+      ><ElButton @click="project(false)">Back to the class</ElButton></template
     >
     <template v-else>
       <RouterLink :to="`/assignments/${assignmentId}`">Times and rules</RouterLink>
       <RouterLink :to="`/results/${assignmentId}`">Results</RouterLink>
-      <el-button @click="project(true)">Projector</el-button>
+      <ElButton @click="project(true)">Projector</ElButton>
     </template>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
@@ -188,8 +188,8 @@ const lastEnd = computed(() => {
           ><b>{{ counts.handedIn }}</b> handed in</span
         ><span class="faded">{{ closing }}</span>
         <span class="grow" />
-        <label><input v-model="marks" type="checkbox" /> Right and wrong</label>
-        <label><input v-model="hidden" type="checkbox" /> Hide names</label>
+        <ElCheckbox v-model="marks"> Right and wrong</ElCheckbox>
+        <ElCheckbox v-model="hidden"> Hide names</ElCheckbox>
       </div>
       <EmptyNote v-if="watched.students.length === 0" title="Nobody has it yet."
         >Guests stand here as soon as they come.</EmptyNote
@@ -215,26 +215,26 @@ const lastEnd = computed(() => {
       ><template v-else>Nobody is picked</template></span
     >
     <template v-if="watched.mayAct" #actions>
-      <el-button :disabled="!some('working', 'paused')" @click="saying = true"
-        >Say to {{ whom }}</el-button
+      <ElButton :disabled="!some('working', 'paused')" @click="saying = true"
+        >Say to {{ whom }}</ElButton
       >
-      <el-button :disabled="picked.length === 0" @click="extending = true">More time</el-button>
-      <el-button :disabled="busy || !some('working')" @click="act('pause')">{{
+      <ElButton :disabled="picked.length === 0" @click="extending = true">More time</ElButton>
+      <ElButton :disabled="busy || !some('working')" @click="act('pause')">{{
         picked.length ? 'Pause' : 'Pause all'
-      }}</el-button>
-      <el-button :disabled="busy || !some('paused')" @click="act('resume')">{{
+      }}</ElButton>
+      <ElButton :disabled="busy || !some('paused')" @click="act('resume')">{{
         picked.length ? 'Go on' : 'Go on, all'
-      }}</el-button>
-      <el-button
+      }}</ElButton>
+      <ElButton
         :disabled="busy || picked.length === 0 || !some('working', 'paused')"
         @click="handIn"
-        >Hand in</el-button
+        >Hand in</ElButton
       >
-      <el-button :disabled="busy || picked.length === 0 || !some('handed-in')" @click="reopen"
-        >Open again</el-button
+      <ElButton :disabled="busy || picked.length === 0 || !some('handed-in')" @click="reopen"
+        >Open again</ElButton
       >
-      <el-button :disabled="busy || picked.length === 0 || !some('not-begun')" @click="takeBack"
-        >Take back</el-button
+      <ElButton :disabled="busy || picked.length === 0 || !some('not-begun')" @click="takeBack"
+        >Take back</ElButton
       >
     </template>
   </FootingLine>

@@ -31,7 +31,7 @@ const open = computed({
 </script>
 
 <template>
-  <el-dialog v-model="open" :title="work ? `${work.name}, so far` : 'Work so far'" width="760px">
+  <ElDialog v-model="open" :title="work ? `${work.name}, so far` : 'Work so far'" width="760px">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="work">
       <p v-for="event in work.events" :key="`${event.at} ${event.words}`" class="faded small">
@@ -61,7 +61,7 @@ const open = computed({
         </li>
       </ol>
     </template>
-  </el-dialog>
+  </ElDialog>
 </template>
 
 <style scoped>

@@ -12,14 +12,16 @@ import { under, type Problem } from '../../parts/problems';
 import MediaDialog, { type Medium } from '../../rich/MediaDialog.vue';
 import RubricEditor from './RubricEditor.vue';
 import RichField from '../../rich/RichField.vue';
+import CommitInput from '../../parts/CommitInput.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 const part = defineModel<LongText | Drawing | Upload>({ required: true });
 defineProps<{ problems: Problem[] }>();
 const asking = ref(false);
 const change = (edited: object) =>
   (part.value = { ...part.value, ...edited } as LongText | Drawing | Upload);
-const number = (event: Event) => {
-  const typed = (event.target as HTMLInputElement).value.trim();
+const number = (text: string) => {
+  const typed = text.trim();
   return typed === '' ? undefined : Number(typed);
 };
 /** The part is worth what its criteria give together. */
@@ -44,27 +46,24 @@ const putGround = ({ src, words, width, height }: Medium) =>
   <div v-if="part.kind === 'long-text'" class="facts">
     <label
       >Lines to write in
-      <input
-        class="plain-input"
+      <CommitInput
         inputmode="numeric"
-        :value="part.lines"
+        :model-value="part.lines"
         @change="change({ lines: number($event) ?? 8 })"
     /></label>
     <label
       >At least, in words
-      <input
-        class="plain-input"
+      <CommitInput
         inputmode="numeric"
-        :value="part.leastWords ?? ''"
+        :model-value="part.leastWords ?? ''"
         placeholder="any"
         @change="change({ leastWords: number($event) })"
     /></label>
     <label
       >At most, in words
-      <input
-        class="plain-input"
+      <CommitInput
         inputmode="numeric"
-        :value="part.mostWords ?? ''"
+        :model-value="part.mostWords ?? ''"
         placeholder="any"
         @change="change({ mostWords: number($event) })"
     /></label>
@@ -83,21 +82,15 @@ const putGround = ({ src, words, width, height }: Medium) =>
   <div v-else-if="part.kind === 'upload'" class="facts">
     <label
       >Students add
-      <select
-        class="plain-input"
-        :value="part.accepts"
-        @change="change({ accepts: ($event.target as HTMLSelectElement).value })"
-      >
-        <option value="photo">photos</option>
-        <option value="file">files of any kind</option>
-      </select>
+      <SelectField :model-value="part.accepts" @update:model-value="change({ accepts: $event })"
+        ><ElOption value="photo" label="photos" /><ElOption value="file" label="files of any kind"
+      /></SelectField>
     </label>
     <label
       >At most
-      <input
-        class="plain-input"
+      <CommitInput
         inputmode="numeric"
-        :value="part.most"
+        :model-value="part.most"
         @change="change({ most: number($event) ?? 1 })"
     /></label>
     <p v-for="problem in under(problems, '/most')" :key="problem.message" class="wrong">

@@ -4,6 +4,7 @@ import { elementAt } from '@oaken/core/certain';
 import { criteriaPoints, freshId, type Criterion } from '@oaken/core/items';
 import { count } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
+import CommitInput from '../../parts/CommitInput.vue';
 
 const props = defineProps<{ criteria: Criterion[]; problems: Problem[] }>();
 const emit = defineEmits<{ change: [criteria: Criterion[]] }>();
@@ -36,9 +37,8 @@ const removeLevel = (index: number, to: number) =>
     ...elementAt(props.criteria, index),
     levels: elementAt(props.criteria, index).levels.toSpliced(to, 1),
   });
-const text = (event: Event) => (event.target as HTMLInputElement).value;
-function points(event: Event): number {
-  const typed = text(event).trim().replace(',', '.');
+function points(text: string): number {
+  const typed = text.trim().replace(',', '.');
   return typed === '' ? Number.NaN : Number(typed);
 }
 </script>
@@ -50,29 +50,26 @@ function points(event: Event): number {
     </p>
     <section v-for="(entry, index) in criteria" :key="entry.id" class="criterion">
       <p class="head">
-        <input
-          class="plain-input"
-          :value="entry.name"
+        <ElInput
+          :model-value="entry.name"
           :aria-label="`Criterion ${index + 1}`"
           placeholder="What is looked at, such as: gives evidence"
-          @input="setAt(index, { ...entry, name: text($event) })"
+          @input="setAt(index, { ...entry, name: $event })"
         />
         <button type="button" class="word" @click="remove(index)">remove</button>
       </p>
       <p v-for="(level, to) in entry.levels" :key="to" class="level">
-        <input
-          class="plain-input"
+        <CommitInput
           inputmode="decimal"
-          :value="Number.isNaN(level.points) ? '' : level.points"
+          :model-value="Number.isNaN(level.points) ? '' : level.points"
           :aria-label="`Points of level ${to + 1} of criterion ${index + 1}`"
           @change="setLevel(index, to, { points: points($event) })"
         />
-        <input
-          class="plain-input"
-          :value="level.words"
+        <ElInput
+          :model-value="level.words"
           :aria-label="`Words for level ${to + 1} of criterion ${index + 1}`"
           placeholder="what work at this level looks like"
-          @input="setLevel(index, to, { words: text($event) })"
+          @input="setLevel(index, to, { words: $event })"
         />
         <button
           v-if="entry.levels.length > 2"
@@ -118,7 +115,7 @@ p {
 .level {
   grid-template-columns: 64px 1fr 60px;
 }
-.head input {
+.head :deep(input) {
   font-weight: 600;
 }
 </style>

@@ -3,6 +3,7 @@ import { plainText } from '@oaken/core/plain';
 import type { SittingMultipleChoice, SittingSingleChoice } from '@oaken/core/items';
 import { computed } from 'vue';
 import RichText from '../../parts/RichText.vue';
+import { toggled } from '../../parts/toggled';
 
 type TrueFalse = { id: string; kind: 'true-false'; prompt?: string };
 const props = withDefaults(
@@ -48,10 +49,7 @@ function nameOf(text: string): string | undefined {
 }
 function choose(id: string): void {
   if (!many.value) return emit('answer', id);
-  const next = chosen.value.includes(id)
-    ? chosen.value.filter((text) => text !== id)
-    : [...chosen.value, id];
-  emit('answer', next);
+  emit('answer', toggled(chosen.value, id));
 }
 </script>
 

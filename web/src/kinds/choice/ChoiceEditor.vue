@@ -58,57 +58,57 @@ const mostChosen = computed({
     @update:model-value="setChoices"
   >
     <template #mark="{ line, at }">
-      <label class="mark" :title="isRight(line.id) ? 'This is the key' : 'Make this the key'">
-        <input
-          :type="ticks ? 'checkbox' : 'radio'"
+      <div class="mark" :title="isRight(line.id) ? 'This is the key' : 'Make this the key'">
+        <ElCheckbox
+          v-if="ticks"
+          :model-value="isRight(line.id)"
+          @change="setKey(line.id, $event as boolean)"
+          ><span class="unseen">Choice {{ signOf(at) }} is right</span></ElCheckbox
+        >
+        <ElRadio
+          v-else
           :name="`key-${part.id}`"
-          :checked="isRight(line.id)"
-          :aria-label="`Choice ${signOf(at)} is right`"
-          @change="setKey(line.id, ($event.target as HTMLInputElement).checked)"
-        />
+          :model-value="isRight(line.id)"
+          :value="true"
+          @change="setKey(line.id, true)"
+          ><span class="unseen">Choice {{ signOf(at) }} is right</span></ElRadio
+        >
         <span>{{ isRight(line.id) ? 'key' : signOf(at) }}</span>
-      </label>
+      </div>
     </template>
     <template #more="{ line, at }">
       <div class="more">
-        <input
+        <ElInput
           v-if="!isRight(line.id)"
-          class="misconception"
-          :value="line.misconception ?? ''"
+          class="misconception bare"
+          :model-value="line.misconception ?? ''"
           maxlength="500"
           :aria-label="`Misconception behind choice ${signOf(at)}`"
           placeholder="Misconception (for teachers only)"
-          @input="
-            setChoice(at, { misconception: ($event.target as HTMLInputElement).value || undefined })
-          "
+          @input="setChoice(at, { misconception: $event || undefined })"
         />
-        <label class="small faded">
-          <input
-            type="checkbox"
-            :checked="line.fixed ?? false"
-            @change="
-              setChoice(at, { fixed: ($event.target as HTMLInputElement).checked || undefined })
-            "
-          />
+        <ElCheckbox
+          class="small faded"
+          :model-value="line.fixed ?? false"
+          @change="setChoice(at, { fixed: ($event as boolean) || undefined })"
+        >
           keeps its place
-        </label>
+        </ElCheckbox>
       </div>
     </template>
   </LinesEditor>
   <label v-if="many" class="most small">
     At most
-    <input
+    <ElInput
       v-model="mostChosen"
-      class="plain-input"
       inputmode="numeric"
       aria-label="At most so many may be chosen"
       placeholder="any"
     />
     may be chosen
   </label>
-  <label v-else class="small"
-    ><input v-model="anyOf" type="checkbox" :disabled="part.key.length > 1" /> more than one choice
-    counts as right</label
+  <ElCheckbox v-else class="small" v-model="anyOf" :disabled="part.key.length > 1">
+    more than one choice counts as right</ElCheckbox
   >
   <p v-for="problem in keyProblems" :key="problem.pointer" class="wrong">{{ problem.message }}</p>
 </template>
@@ -122,10 +122,9 @@ const mostChosen = computed({
   padding-top: 6px;
   cursor: pointer;
 }
-.mark input {
-  width: 19px;
-  height: 19px;
-  accent-color: var(--secure);
+.mark :deep(.el-checkbox),
+.mark :deep(.el-radio) {
+  margin: 0;
 }
 .mark:has(:checked) {
   color: var(--secure);
@@ -136,19 +135,14 @@ const mostChosen = computed({
   gap: 12px;
   align-items: center;
 }
-.more label {
-  white-space: nowrap;
-  margin-left: auto;
+.more :deep(.el-checkbox) {
+  margin: 0 0 0 auto;
 }
-.misconception {
+.more .misconception {
   flex: 1;
-  border: 0;
-  background: none;
   font-size: 0.88rem;
-  color: var(--faded);
-  padding: 4px 2px 0;
 }
-.most .plain-input {
+.most :deep(.el-input) {
   width: 64px;
 }
 </style>

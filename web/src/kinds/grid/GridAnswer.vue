@@ -3,6 +3,7 @@ import { plainText } from '@oaken/core/plain';
 import type { SittingGrid } from '@oaken/core/items';
 import { computed } from 'vue';
 import RichText from '../../parts/RichText.vue';
+import { toggled } from '../../parts/toggled';
 
 const props = defineProps<{
   part: SittingGrid;
@@ -17,12 +18,7 @@ function mark(row: string, column: string): void {
   const pair = `${row} ${column}`;
   if (!props.part.many)
     return emit('answer', [...given.value.filter((text) => !text.startsWith(`${row} `)), pair]);
-  emit(
-    'answer',
-    given.value.includes(pair)
-      ? given.value.filter((text) => text !== pair)
-      : [...given.value, pair],
-  );
+  emit('answer', toggled(given.value, pair));
 }
 </script>
 

@@ -53,25 +53,31 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
         <tr v-for="row in part.rows" :key="row.id">
           <td>{{ name(row.text) }}</td>
           <td v-for="column in part.columns" :key="column.id">
-            <input
-              :type="part.many ? 'checkbox' : 'radio'"
-              :name="`grid-${part.id}-${row.id}`"
-              :checked="part.key.includes(joined(row.id, column.id))"
-              :aria-label="`${name(row.text)}: ${name(column.text)} is right`"
+            <ElCheckbox
+              v-if="part.many"
+              :model-value="part.key.includes(joined(row.id, column.id))"
               @change="mark(row.id, column.id)"
-            />
+              ><span class="unseen"
+                >{{ name(row.text) }}: {{ name(column.text) }} is right</span
+              ></ElCheckbox
+            >
+            <ElRadio
+              v-else
+              :name="`grid-${part.id}-${row.id}`"
+              :model-value="part.key.includes(joined(row.id, column.id))"
+              :value="true"
+              @change="mark(row.id, column.id)"
+              ><span class="unseen"
+                >{{ name(row.text) }}: {{ name(column.text) }} is right</span
+              ></ElRadio
+            >
           </td>
         </tr>
       </tbody>
     </table>
   </div>
-  <label class="small"
-    ><input
-      type="checkbox"
-      :checked="part.many"
-      @change="change({ many: ($event.target as HTMLInputElement).checked })"
-    />
-    more than one may be marked in a row</label
+  <ElCheckbox class="small" :model-value="part.many" @change="change({ many: $event as boolean })">
+    more than one may be marked in a row</ElCheckbox
   >
   <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">
     {{ problem.message }}
@@ -84,10 +90,5 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
 }
 .scroll {
   overflow-x: auto;
-}
-input {
-  width: 19px;
-  height: 19px;
-  accent-color: var(--secure);
 }
 </style>

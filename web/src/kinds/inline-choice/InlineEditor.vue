@@ -6,6 +6,7 @@ import { marked } from '@oaken/core/text';
 import { computed } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import RichField from '../../rich/RichField.vue';
+import { toggled } from '../../parts/toggled';
 
 const part = defineModel<InlineChoice>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -39,7 +40,7 @@ const setChoice = (index: number, id: string, text: string) =>
   });
 function toggle(index: number, id: string): void {
   const { key } = elementAt(part.value.gaps, index);
-  setGap(index, { key: key.includes(id) ? key.filter((text) => text !== id) : [...key, id] });
+  setGap(index, { key: toggled(key, id) });
 }
 const add = (index: number) =>
   setGap(index, {
@@ -72,18 +73,14 @@ const textProblems = computed(() => [
   <fieldset v-for="(gap, index) in part.gaps" :key="gap.id" class="gap">
     <legend>Gap {{ gap.id }}</legend>
     <div v-for="(choice, n) in gap.choices" :key="choice.id" class="choice">
-      <input
-        type="checkbox"
-        :checked="gap.key.includes(choice.id)"
-        :aria-label="`Choice ${n + 1} of gap ${index + 1} is right`"
-        @change="toggle(index, choice.id)"
-      />
-      <input
-        class="plain-input"
-        :value="choice.text"
+      <ElCheckbox :model-value="gap.key.includes(choice.id)" @change="toggle(index, choice.id)"
+        ><span class="unseen">Choice {{ n + 1 }} of gap {{ index + 1 }} is right</span></ElCheckbox
+      >
+      <ElInput
+        :model-value="choice.text"
         maxlength="200"
         :aria-label="`Choice ${n + 1} of gap ${index + 1}`"
-        @input="setChoice(index, choice.id, ($event.target as HTMLInputElement).value)"
+        @input="setChoice(index, choice.id, $event)"
       />
       <button
         type="button"
@@ -122,10 +119,5 @@ legend {
   gap: 8px;
   align-items: center;
   margin-bottom: 4px;
-}
-.choice input[type='checkbox'] {
-  width: 19px;
-  height: 19px;
-  accent-color: var(--secure);
 }
 </style>

@@ -3,6 +3,7 @@ import { joined, parted, type Matching } from '@oaken/core/items';
 import { plainText } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
 import LinesEditor from '../lines/LinesEditor.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 const part = defineModel<Matching>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -41,27 +42,21 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
     <template #more="{ line, at }">
       <label class="small partner">
         belongs to
-        <select
-          class="plain-input"
-          :value="partnerOf(line.id)"
+        <SelectField
+          :model-value="partnerOf(line.id)"
           :aria-label="`Partner of place ${at + 1}`"
-          @change="setPartner(line.id, ($event.target as HTMLSelectElement).value)"
-        >
-          <option value="">none of them</option>
-          <option v-for="card in part.right" :key="card.id" :value="card.id">
-            {{ plainText(card.text) || '(empty card)' }}
-          </option>
-        </select>
+          @update:model-value="setPartner(line.id, $event)"
+          ><ElOption value="" label="none of them" /><ElOption
+            v-for="card in part.right"
+            :key="card.id"
+            :value="card.id"
+            :label="plainText(card.text) || '(empty card)'"
+        /></SelectField>
       </label>
     </template>
   </LinesEditor>
-  <label class="small"
-    ><input
-      type="checkbox"
-      :checked="part.once"
-      @change="change({ once: ($event.target as HTMLInputElement).checked })"
-    />
-    each card may be used only once</label
+  <ElCheckbox class="small" :model-value="part.once" @change="change({ once: $event as boolean })">
+    each card may be used only once</ElCheckbox
   >
   <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">
     {{ problem.message }}

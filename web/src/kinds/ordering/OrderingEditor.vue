@@ -35,21 +35,19 @@ const setEnd = (end: 'first' | 'last', text: string) => {
   <div class="ends">
     <label
       >First end, in words
-      <input
-        class="plain-input"
-        :value="part.ends?.first ?? ''"
+      <ElInput
+        :model-value="part.ends?.first ?? ''"
         maxlength="60"
         placeholder="earliest"
-        @input="setEnd('first', ($event.target as HTMLInputElement).value)"
+        @input="setEnd('first', $event)"
     /></label>
     <label
       >Last end
-      <input
-        class="plain-input"
-        :value="part.ends?.last ?? ''"
+      <ElInput
+        :model-value="part.ends?.last ?? ''"
         maxlength="60"
         placeholder="latest"
-        @input="setEnd('last', ($event.target as HTMLInputElement).value)"
+        @input="setEnd('last', $event)"
     /></label>
   </div>
 </template>

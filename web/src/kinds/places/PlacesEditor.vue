@@ -8,6 +8,7 @@ import { freshId, type Places } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import MediaDialog, { type Medium } from '../../rich/MediaDialog.vue';
+import { toggled } from '../../parts/toggled';
 
 const part = defineModel<Places>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -99,12 +100,7 @@ function remove(index: number): void {
     key: part.value.key.filter((text) => text !== id),
   });
 }
-const toggle = (id: string) =>
-  change({
-    key: part.value.key.includes(id)
-      ? part.value.key.filter((text) => text !== id)
-      : [...part.value.key, id],
-  });
+const toggle = (id: string) => change({ key: toggled(part.value.key, id) });
 
 /** Arrows move a place, Shift with an arrow makes it larger or smaller. */
 function key(event: KeyboardEvent, index: number): void {
@@ -154,11 +150,14 @@ const general = computed(() =>
   </button>
   <template v-else>
     <div class="bar">
-      <label
+      <ElRadio
         v-for="(name, entry) in { rect: 'Rectangle', circle: 'Circle', poly: 'Any shape' }"
         :key="entry"
         class="small"
-        ><input v-model="shape" type="radio" :value="entry" /> {{ name }}</label
+        v-model="shape"
+        :value="entry"
+      >
+        {{ name }}</ElRadio
       >
       <button v-if="corners.length" type="button" class="word" @click="closeShape">
         Close the shape
@@ -206,22 +205,20 @@ const general = computed(() =>
       Draw a place with the mouse; or add one and move it with the arrow keys.
     </p>
     <div v-for="(place, at) in part.places" :key="place.id" class="line">
-      <label class="small"
-        ><input
-          type="checkbox"
-          :checked="part.key.includes(place.id)"
-          :aria-label="`Place ${at + 1} is right`"
-          @change="toggle(place.id)"
-        />
-        {{ at + 1 }}</label
+      <ElCheckbox
+        class="small"
+        :model-value="part.key.includes(place.id)"
+        @change="toggle(place.id)"
       >
-      <input
-        class="plain-input"
-        :value="place.label"
+        <span class="unseen">Place </span>{{ at + 1
+        }}<span class="unseen"> is right</span></ElCheckbox
+      >
+      <ElInput
+        :model-value="place.label"
         maxlength="120"
         :aria-label="`Name of place ${at + 1}, read aloud`"
         placeholder="Its name, read aloud; it must not give the answer away"
-        @input="setPlace(at, { label: ($event.target as HTMLInputElement).value })"
+        @input="setPlace(at, { label: $event })"
       />
       <button type="button" class="word" @click="remove(at)">remove</button>
       <p v-for="problem in under(problems, `/places/${at}`)" :key="problem.message" class="wrong">

@@ -5,6 +5,7 @@ import { joined, parted, type Sorting } from '@oaken/core/items';
 import { plainText } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
 import LinesEditor from '../lines/LinesEditor.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 const part = defineModel<Sorting>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -61,17 +62,16 @@ const name = (text: string) => plainText(text) || '(empty)';
         <tr v-for="thing in part.choices" :key="thing.id">
           <td>{{ name(thing.text) }}</td>
           <td>
-            <select
-              class="plain-input"
-              :value="groupOf(pattern, thing.id)"
+            <SelectField
+              :model-value="groupOf(pattern, thing.id)"
               :aria-label="`Group of ${name(thing.text)}`"
-              @change="setGroup(index, thing.id, ($event.target as HTMLSelectElement).value)"
-            >
-              <option value="">stays out</option>
-              <option v-for="group in part.groups" :key="group.id" :value="group.id">
-                {{ name(group.text) }}
-              </option>
-            </select>
+              @update:model-value="setGroup(index, thing.id, $event)"
+              ><ElOption value="" label="stays out" /><ElOption
+                v-for="group in part.groups"
+                :key="group.id"
+                :value="group.id"
+                :label="name(group.text)"
+            /></SelectField>
           </td>
         </tr>
       </tbody>

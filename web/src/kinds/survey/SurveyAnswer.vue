@@ -26,7 +26,7 @@ const answer = (response: unknown) =>
     <span class="unseen">Your answer</span>
     <textarea
       :name="name"
-      rows="4"
+      :rows="4"
       maxlength="5000"
       :value="given[0] ?? ''"
       :disabled="disabled"

@@ -2,6 +2,7 @@
 import type { Survey } from '@oaken/core/items';
 import { under, type Problem } from '../../parts/problems';
 import LinesEditor from '../lines/LinesEditor.vue';
+import SelectField from '../../parts/SelectField.vue';
 
 const part = defineModel<Survey>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -15,15 +16,11 @@ const styles = {
 <template>
   <label class="field">
     <span class="label">Students answer with</span>
-    <select
-      class="plain-input"
-      :value="part.style"
-      @change="
-        part = { ...part, style: ($event.target as HTMLSelectElement).value as Survey['style'] }
-      "
-    >
-      <option v-for="(name, style) in styles" :key="style" :value="style">{{ name }}</option>
-    </select>
+    <SelectField
+      :model-value="part.style"
+      @update:model-value="part = { ...part, style: $event as Survey['style'] }"
+      ><ElOption v-for="(name, style) in styles" :key="style" :value="style" :label="name"
+    /></SelectField>
   </label>
   <LinesEditor
     v-if="part.style !== 'words'"

@@ -4,8 +4,7 @@ import { under, type Problem } from '../../parts/problems';
 
 const part = defineModel<TrueFalse>({ required: true });
 defineProps<{ problems: Problem[] }>();
-const setMisconception = (event: Event) => {
-  const misconception = (event.target as HTMLInputElement).value;
+const setMisconception = (misconception: string) => {
   const { misconception: _, ...rest } = part.value;
   part.value = misconception ? { ...rest, misconception } : rest;
 };
@@ -14,21 +13,21 @@ const setMisconception = (event: Event) => {
 <template>
   <fieldset class="plain">
     <legend>The statement is</legend>
-    <label v-for="value in [true, false]" :key="String(value)"
-      ><input
-        type="radio"
-        :name="`key-${part.id}`"
-        :checked="part.key === value"
-        @change="part = { ...part, key: value }"
-      />
-      {{ value ? 'true' : 'false' }}</label
+    <ElRadio
+      v-for="value in [true, false]"
+      :key="String(value)"
+      :name="`key-${part.id}`"
+      :model-value="part.key"
+      :value="value"
+      @change="part = { ...part, key: value }"
+    >
+      {{ value ? 'true' : 'false' }}</ElRadio
     >
   </fieldset>
   <label class="field">
     <span class="label">Misconception behind the wrong answer</span>
-    <input
-      class="plain-input"
-      :value="part.misconception ?? ''"
+    <ElInput
+      :model-value="part.misconception ?? ''"
       maxlength="500"
       placeholder="Teachers only"
       @input="setMisconception"

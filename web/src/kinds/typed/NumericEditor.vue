@@ -4,6 +4,8 @@ import type { Numeric } from '@oaken/core/items';
 import { computed } from 'vue';
 import type { Problem } from '../../parts/problems';
 import ExampleAnswers from './ExampleAnswers.vue';
+import SelectField from '../../parts/SelectField.vue';
+import CommitInput from '../../parts/CommitInput.vue';
 
 const part = defineModel<Numeric>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -11,7 +13,6 @@ const props = defineProps<{ problems: Problem[] }>();
 type Key = Numeric['key'];
 const setKey = (change: Partial<Key>) =>
   (part.value = { ...part.value, key: { ...part.value.key, ...change } });
-const valueOf = (event: Event) => (event.target as HTMLInputElement).value;
 const keyProblems = computed(() =>
   props.problems.filter(({ pointer }) => pointer.startsWith('/key')),
 );
@@ -29,9 +30,8 @@ const usualTolerances: Record<keyof typeof kindsOfTolerance, Key['tolerance']> =
   percent: { by: 'percent', within: 1 },
   significant: { by: 'significant', figures: 3 },
 };
-function setTolerance(event: Event): void {
-  setKey({ tolerance: usualTolerances[valueOf(event) as keyof typeof kindsOfTolerance] });
-}
+const setTolerance = (by: keyof typeof kindsOfTolerance) =>
+  setKey({ tolerance: usualTolerances[by] });
 const amount = computed(() => {
   const { tolerance } = part.value.key;
   if ('within' in tolerance) return tolerance.within;
@@ -42,9 +42,9 @@ const amountWords: Record<string, string> = {
   percent: 'Percent',
   absolute: 'Amount',
 };
-function setAmount(event: Event): void {
+function setAmount(text: string): void {
   const { tolerance } = part.value.key;
-  const typed = Number(valueOf(event).replace(',', '.'));
+  const typed = Number(text.replace(',', '.'));
   if ('within' in tolerance) setKey({ tolerance: { ...tolerance, within: typed } });
   else if ('figures' in tolerance) setKey({ tolerance: { ...tolerance, figures: typed } });
 }
@@ -53,8 +53,8 @@ const units = computed(() =>
     .map(({ name, factor }) => (factor === 1 ? name : `${name} = ${factor}`))
     .join(', '),
 );
-function setUnits(event: Event): void {
-  const list = valueOf(event)
+function setUnits(text: string): void {
+  const list = text
     .split(',')
     .map((piece) => piece.split('='))
     .filter(([name]) => name?.trim())
@@ -78,47 +78,41 @@ const percent = computed({
   <div class="numeric">
     <label
       ><span class="label">Right number</span
-      ><input
-        class="plain-input"
-        :value="part.key.value"
+      ><ElInput
+        :model-value="part.key.value"
         maxlength="60"
         placeholder="12.5, 3/4 or 1 1/2"
-        @input="setKey({ value: valueOf($event) })"
+        @input="setKey({ value: $event })"
     /></label>
     <label>
       <span class="label">Counts</span>
-      <select class="plain-input" :value="part.key.tolerance.by" @change="setTolerance">
-        <option v-for="(name, by) in kindsOfTolerance" :key="by" :value="by">{{ name }}</option>
-      </select>
+      <SelectField :model-value="part.key.tolerance.by" @update:model-value="setTolerance"
+        ><ElOption v-for="(name, by) in kindsOfTolerance" :key="by" :value="by" :label="name"
+      /></SelectField>
     </label>
     <label v-if="amount !== null"
       ><span class="label">{{ amountWords[part.key.tolerance.by] }}</span
-      ><input class="plain-input narrow" :value="amount" inputmode="decimal" @change="setAmount"
+      ><CommitInput class="narrow" :model-value="amount" inputmode="decimal" @change="setAmount"
     /></label>
     <label>
       <span class="label">Decimal sign</span>
-      <select
-        class="plain-input"
-        :value="part.key.decimal"
-        @change="setKey({ decimal: valueOf($event) as Key['decimal'] })"
-      >
-        <option value="point">point (1,234.5)</option>
-        <option value="comma">comma (1.234,5)</option>
-        <option value="either">either</option>
-      </select>
+      <SelectField :model-value="part.key.decimal" @update:model-value="setKey({ decimal: $event })"
+        ><ElOption value="point" label="point (1,234.5)" /><ElOption
+          value="comma"
+          label="comma (1.234,5)" /><ElOption value="either" label="either"
+      /></SelectField>
     </label>
     <label class="wide"
       ><span class="label">Units that may be written</span
-      ><input class="plain-input" :value="units" placeholder="cm, m = 100" @change="setUnits"
+      ><CommitInput :model-value="units" placeholder="cm, m = 100" @change="setUnits"
     /></label>
-    <label class="check"
-      ><input
-        type="checkbox"
-        :checked="part.key.unitRequired"
-        :disabled="part.key.units.length === 0"
-        @change="setKey({ unitRequired: ($event.target as HTMLInputElement).checked })"
-      />
-      a unit is required</label
+    <ElCheckbox
+      class="check"
+      :model-value="part.key.unitRequired"
+      :disabled="part.key.units.length === 0"
+      @change="setKey({ unitRequired: $event as boolean })"
+    >
+      a unit is required</ElCheckbox
     >
     <ElCheckbox v-model="percent" class="wide"
       >it is asked as a percentage: 50 and 50 % are the same</ElCheckbox

@@ -2,20 +2,19 @@
 import type { ShortText } from '@oaken/core/items';
 import { computed } from 'vue';
 import type { Problem } from '../../parts/problems';
+import CommitInput from '../../parts/CommitInput.vue';
 import ExampleAnswers from './ExampleAnswers.vue';
 
 const part = defineModel<ShortText>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
 
 const lines = computed(() => part.value.key.variants.join('\n'));
-const setLines = (event: Event) =>
+const setLines = (text: string) =>
   (part.value = {
     ...part.value,
     key: {
       ...part.value.key,
-      variants: (event.target as HTMLTextAreaElement).value
-        .split('\n')
-        .filter((line) => line.trim()),
+      variants: text.split('\n').filter((line) => line.trim()),
     },
   });
 const folds = {
@@ -37,15 +36,16 @@ const keyProblems = computed(() =>
 <template>
   <label class="field"
     ><span class="label">Accepted answers, one a line</span
-    ><textarea class="plain-input" rows="3" :value="lines" @change="setLines" />
+    ><CommitInput type="textarea" :rows="3" :model-value="lines" @change="setLines" />
   </label>
-  <label v-for="(text, name) in folds" :key="name" class="fold"
-    ><input
-      type="checkbox"
-      :checked="part.key.fold[name]"
-      @change="setFold(name, ($event.target as HTMLInputElement).checked)"
-    />
-    {{ text }}</label
+  <ElCheckbox
+    v-for="(text, name) in folds"
+    :key="name"
+    class="fold"
+    :model-value="part.key.fold[name]"
+    @change="setFold(name, $event as boolean)"
+  >
+    {{ text }}</ElCheckbox
   >
   <ExampleAnswers :part="part" />
   <p v-for="problem in keyProblems" :key="problem.pointer" class="wrong">{{ problem.message }}</p>

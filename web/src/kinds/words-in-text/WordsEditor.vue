@@ -5,6 +5,7 @@ import { marked } from '@oaken/core/text';
 import { computed } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import RichField from '../../rich/RichField.vue';
+import { toggled } from '../../parts/toggled';
 
 const part = defineModel<WordsInText>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -16,12 +17,7 @@ function setText(text: string): void {
   const ids = new Set(marked(text, 'data-words').map(({ id }) => id));
   change({ text, key: part.value.key.filter((id) => ids.has(id)) });
 }
-const toggle = (id: string) =>
-  change({
-    key: part.value.key.includes(id)
-      ? part.value.key.filter((text) => text !== id)
-      : [...part.value.key, id],
-  });
+const toggle = (id: string) => change({ key: toggled(part.value.key, id) });
 const mostChosen = computed({
   get: () => part.value.mostChosen ?? '',
   set: (value) => change({ mostChosen: value === '' ? undefined : Number(value) }),
@@ -42,16 +38,19 @@ const keyProblems = computed(() =>
   />
   <fieldset v-if="spots.length" class="spots">
     <legend>Tick what is right</legend>
-    <label v-for="spot in spots" :key="spot.id"
-      ><input type="checkbox" :checked="part.key.includes(spot.id)" @change="toggle(spot.id)" />
-      {{ spot.text }}</label
+    <ElCheckbox
+      v-for="spot in spots"
+      :key="spot.id"
+      :model-value="part.key.includes(spot.id)"
+      @change="toggle(spot.id)"
+    >
+      {{ spot.text }}</ElCheckbox
     >
   </fieldset>
   <label class="small most"
     >At most
-    <input
+    <ElInput
       v-model="mostChosen"
-      class="plain-input"
       inputmode="numeric"
       placeholder="any"
       aria-label="At most so many may be chosen"
@@ -70,13 +69,10 @@ const keyProblems = computed(() =>
   margin: 10px 0;
   padding: 4px 12px 8px;
 }
-.spots label {
-  display: block;
+.spots :deep(.el-checkbox) {
+  display: flex;
 }
-.spots input {
-  accent-color: var(--secure);
-}
-.most .plain-input {
+.most :deep(.el-input) {
   width: 64px;
 }
 </style>

@@ -1,0 +1,15 @@
+import type { Locator } from '@playwright/test';
+
+/** Opens a select and presses the choice that reads so. */
+export async function choose(field: Locator, choice: string | RegExp): Promise<void> {
+  await field.focus();
+  await field.press('ArrowDown');
+  const list = field.page().locator(`[id="${await field.getAttribute('aria-controls')}"]`);
+  await list.getByRole('option', { name: choice, exact: typeof choice === 'string' }).click();
+}
+
+/** Types a day, or a day with its time, as it stands in such fields: "Fri, Dec 4, 2026, 3:30 PM". */
+export async function typeDate(field: Locator, text: string): Promise<void> {
+  await field.fill(text);
+  await field.press('Enter');
+}
