@@ -181,7 +181,7 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await page.getByRole('radio', { name: 'practice' }).check();
   await page.getByLabel('write to them').check();
   await expect(slip()).toContainText(
-    'each wrong try takes off 33 % of a question’s points, a shown answer gives none.',
+    'each wrong try takes off 33% of a question’s points, a shown answer gives none.',
   );
   await expect(slip()).toContainText('28 letters go out when they can see it.');
   await page.getByRole('button', { name: 'Give to 28 students' }).click();
@@ -200,7 +200,7 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   const help = sitter.page.getByRole('region', { name: 'Help' });
   const check = help.getByRole('button', { name: 'Check my answer' });
   await expect(check).toBeDisabled();
-  await expect(help).toContainText('Each wrong try takes 33 % off what a right answer still gives');
+  await expect(help).toContainText('Each wrong try takes 33% off what a right answer still gives');
   const choices = sitter.page.getByRole('radio');
   // The first question with choices will do.
   while (!(await choices.first().isVisible()))

@@ -181,7 +181,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
 
   const writer = await student(browser, '7A', 'BRN7A5', 12);
   watch(writer.page, complaints);
-  await expect(row(writer.page, 'Tides')).toContainText('3 of 5, 60 %');
+  await expect(row(writer.page, 'Tides')).toContainText('3 of 5, 60%');
   await writer.context.close();
   expect(complaints).toEqual([]);
   await page.evaluate(async ({ item, test: id }) => {

@@ -168,7 +168,7 @@ test('3. assigns it to a class; the slip says what goes to whom and when before 
   });
   await typeDate(page.getByLabel('Closes at'), `${inSixDays}, 2:30 PM`);
   await expect(
-    page.getByText(/^1 test, class 6B, 27 students, opens now, closes .*14:30, 20 minutes$/),
+    page.getByText(/^1 test, class 6B, 27 students, opens now, closes .*2:30 PM, 20 minutes$/),
   ).toBeVisible();
   await expect(
     page.getByText('Choices are in a different order for each student.', { exact: false }),

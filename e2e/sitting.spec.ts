@@ -162,7 +162,7 @@ test('text and colours are the student’s own, and the line guide moves by keyb
     await expectAccessible(`looks: ${name}`, studentPage);
   }
   await button(studentPage, 'Text and colours').click();
-  await studentPage.getByRole('radio', { name: '200 %' }).check();
+  await studentPage.getByRole('radio', { name: '200%' }).check();
   await studentPage.getByRole('checkbox', { name: /^Show a few lines/ }).check();
   await button(studentPage, 'Done').click();
   expect(

@@ -143,7 +143,7 @@ describe('against reference libraries', () => {
   });
 });
 
-// Kelley (1939): groups of 27 %. Ten students give groups of round(2.7) = 3.
+// Kelley (1939): groups of 27%. Ten students give groups of round(2.7) = 3.
 describe('upper and lower groups', () => {
   test('a worked example without ties', () => {
     const rows = Array.from({ length: 10 }, (_, s) => [
@@ -475,7 +475,7 @@ describe('flags', () => {
     const [flag] = flagged(times(12, 1), [...times(6, 0), ...times(6, 2)]);
     expect(flag).toMatchObject({ kind: 'possible-miskey', option: 'b' });
     expect(flag!.reason).toMatch(
-      /“b” was chosen by 100 % of the 6 strongest students, the key “a” by only 0 %/,
+      /“b” was chosen by 100% of the 6 strongest students, the key “a” by only 0%/,
     );
   });
   test('a wrong choice that draws the weak is a temptation, with the misconception behind it', () => {

@@ -195,7 +195,7 @@ test('the forecast is said with what it rests on', () => {
   expect(
     forecastInWords({ items: 12, known: 10, classes: 4, mean: range, reliability: range }),
   ).toEqual([
-    'The next class may earn about 65 %; nineteen of twenty would earn 52 to 77 %, going by what 4 classes earned on 10 of 12 items.',
+    'The next class may earn about 65%; nineteen of twenty would earn 52 to 77%, going by what 4 classes earned on 10 of 12 items.',
     'Reliability in a class about 0.65 (0.52 to 0.77).',
   ]);
   expect(

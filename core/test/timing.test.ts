@@ -177,23 +177,32 @@ test('times and lengths in words', () => {
     words(now - day),
     words(Date.UTC(2027, 0, 4, 9)),
   ]).toEqual([
-    'today 16:00',
-    'Wed 16:00',
-    'Mon 16:00',
-    'Tue 10 Mar, 16:00',
-    'Mon 2 Mar, 16:00',
-    'Mon 4 Jan 2027, 10:00',
+    'today, 4:00 PM',
+    'Wed, Mar 4, 4:00 PM',
+    'Mon, Mar 9, 4:00 PM',
+    'Tue, Mar 10, 4:00 PM',
+    'Mon, Mar 2, 4:00 PM',
+    'Mon, Jan 4, 2027, 10:00 AM',
   ]);
-  expect([1_000, 59_000, minute, 90 * minute, 2 * day].map(lengthInWords)).toEqual([
+  expect([1_000, 59_000, minute, 90 * minute, 2 * day].map((length) => lengthInWords(length))).toEqual([
     '1 second',
     '59 seconds',
     '1 minute',
     '1 hour 30 minutes',
     '2 days',
   ]);
-  expect([20 * minute, 5.4 * hour, 42 * hour].map(roughly)).toEqual([
+  expect([20 * minute, 5.4 * hour, 42 * hour].map((length) => roughly(length))).toEqual([
     '20 minutes',
     '5 hours',
     '2 days',
   ]);
+});
+
+test('times and lengths in Spanish', () => {
+  const now = Date.UTC(2026, 2, 3, 15);
+  expect([
+    inWords(now, 'America/New_York', now, 'es'),
+    inWords(now + 7 * day, 'America/New_York', now, 'es'),
+    lengthInWords(90 * minute, 'es'),
+  ]).toEqual(['hoy, 10:00 a.m.', 'mar, 10 de mar, 11:00 a.m.', '1 hora 30 minutos']);
 });

@@ -164,9 +164,9 @@ export const plans: Plan[] = [
     by: 'holloway',
     classes: ['6D'],
     items: [
-      'What is 15 % of 80',
-      '18 students are 60 %',
-      'are 24 % of a grade',
+      'What is 15% of 80',
+      '18 students are 60%',
+      'are 24% of a grade',
       'Four notebooks cost',
       'Which pack gives the lowest price',
       'A printer makes 18 pages',

@@ -131,10 +131,10 @@ test('most of the strong giving the same other answer puts a key in doubt: a num
     ({ flags }) => flags.find(({ kind }) => kind === 'possible-miskey')?.reason ?? null,
   );
   expect(reasons.slice(0, 2)).toEqual([
-    '100 % of the 3 strongest students answered “.75”, only 0 % what the key takes.',
-    '100 % of the 3 strongest students answered “Mean”, only 0 % what the key takes.',
+    '100% of the 3 strongest students answered “.75”, only 0% what the key takes.',
+    '100% of the 3 strongest students answered “Mean”, only 0% what the key takes.',
   ]);
-  expect(reasons[2]).toMatch(/^100 % of the 3 strongest students answered “c.*d”/);
+  expect(reasons[2]).toMatch(/^100% of the 3 strongest students answered “c.*d”/);
   expect(reasons.slice(3)).toEqual([null, null, null]);
 });
 

@@ -364,7 +364,7 @@ test('one student’s work with its history, and as PDF with every word in it', 
   const read = spawnSync('pdftotext', ['-layout', file, '-'], { encoding: 'utf8' });
   if (read.error) return;
   expect(read.stdout).toContain(work.student.name);
-  expect(read.stdout).toContain('3 of 3 points, 100 %');
+  expect(read.stdout).toContain('3 of 3 points, 100%');
   expect(read.stdout).toContain('Helped a neighbour — très bien');
   expect(read.stdout).toContain('Question 3?');
 });
@@ -379,7 +379,7 @@ test('a report of work that waits to be marked says points so far, and no percen
     '5 of 6 points so far; 4 more wait to be marked',
   );
   expect(words(0, [entry(10, true)])).toBe('10 points wait to be marked');
-  expect(words(5, [entry(10, false)])).toBe('5 of 10 points, 50 %');
+  expect(words(5, [entry(10, false)])).toBe('5 of 10 points, 50%');
 });
 
 test('a gradebook gets OneRoster 1.2 files: headers in order, a result for each student', async () => {

@@ -115,7 +115,7 @@ describe('what a column says', () => {
     ['points', {}, '7.5'],
     ['points', { points: null }, '—'],
     ['points', { points: 7.333333 }, '7.33'],
-    ['percent', {}, '83 %'],
+    ['percent', {}, '83%'],
     ['percent', { points: null }, '—'],
     ['time', {}, '12.6'],
     ['time', { seconds: null }, '—'],

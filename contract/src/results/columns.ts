@@ -110,7 +110,7 @@ export const studentColumns = [
     },
     text(student) {
       const share = shareOf(student);
-      return share === null ? '' : `${wholePercent(share)} %`;
+      return share === null ? '' : `${wholePercent(share)}%`;
     },
   },
   {
@@ -235,7 +235,7 @@ export const itemColumns = [
   {
     id: 'discrimination',
     name: 'D',
-    meaning: 'How much better the strongest 27 % did than the weakest 27 %',
+    meaning: 'How much better the strongest 27% did than the weakest 27%',
     isFigure: true,
     usual: true,
     value: (item) => four(item.upperLower),

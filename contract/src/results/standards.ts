@@ -7,7 +7,7 @@ const earned = z.object({
   /** Different items that it rests on. */
   items: z.number(),
   answers: z.number(),
-  /** 95 %, over the items. */
+  /** 95%, over the items. */
   interval: z.tuple([z.number(), z.number()]),
 });
 export type EarnedOn = z.infer<typeof earned>;

@@ -26,7 +26,7 @@ export interface SharedAnswer {
 const leastAlike = 3;
 
 /**
- * Strong are the 27 % with the most points on the other items: under a wrong key the item itself says nothing.
+ * Strong are the 27% with the most points on the other items: under a wrong key the item itself says nothing.
  *
  * @returns the answer that more than half of them gave and more of them than of the weak, where fewer gave a right one
  */

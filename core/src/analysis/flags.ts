@@ -53,7 +53,7 @@ interface Choice {
 
 /** Shares of groups are sums of fractions; what differs by less than this is the same. */
 const rounding = 1e-9;
-const percent = (share: number) => `${Math.round((share + rounding) * 100)} %`;
+const percent = (share: number) => `${Math.round((share + rounding) * 100)}%`;
 
 /** Fewer students than this and a flag would be noise. Common practice, no source. */
 const enough = 8;

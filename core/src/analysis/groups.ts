@@ -26,7 +26,7 @@ export function groupWeights(
   });
 }
 
-/** Source: Kelley (1939), "The selection of upper and lower groups for the validation of test items": 27 %. */
+/** Source: Kelley (1939), "The selection of upper and lower groups for the validation of test items": 27%. */
 const groupShare = 0.27;
 
 /** How many students the strong and the weak group have, each. */

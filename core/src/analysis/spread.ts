@@ -62,7 +62,7 @@ export function spreadOf(values: ArrayLike<number>): Spread {
   };
 }
 
-/** An interval for a share. Source: Wilson (1927), score interval; z = 1.96 for 95 %. */
+/** An interval for a share. Source: Wilson (1927), score interval; z = 1.96 for 95%. */
 export function shareInterval(share: number, n: number, z = 1.96): [number, number] {
   if (n === 0) return [0, 1];
   const weight = 1 + (z * z) / n;

@@ -15,7 +15,7 @@ export interface OnStandard {
   /** How many different items this rests on. */
   items: number;
   answers: number;
-  /** 95 %. */
+  /** 95%. */
   interval: [number, number];
 }
 

@@ -161,7 +161,7 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
         message: 'Each band must begin lower than the one before it.',
       });
     else if (elementAt(bands, -1).from !== 0)
-      problems.push({ field: 'bands', message: 'The last band must begin at 0 %.' });
+      problems.push({ field: 'bands', message: 'The last band must begin at 0%.' });
     if (new Set(bands.map(({ name }) => name)).size < bands.length)
       problems.push({ field: 'bands', message: 'Two bands have the same name.' });
   }
@@ -193,8 +193,8 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
 }
 
 /**
- * The band of a share, compared in whole percent, as it is printed: who reads 90 % has the band
- * that begins at 90 %.
+ * The band of a share, compared in whole percent, as it is printed: who reads 90% has the band
+ * that begins at 90%.
  */
 export const bandOf = (share: number, bands: readonly Band[]) =>
   bands.find(({ from }) => wholePercent(share) >= Math.round(from * 10_000) / 100) ?? null;

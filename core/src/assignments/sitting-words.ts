@@ -43,7 +43,7 @@ export function sittingInWords(
 
 /** What help costs in practice, for students before their first try; a sentence each. */
 export function practiceInWords(offPerTry: number): string[] {
-  const off = `${Math.round(offPerTry * 100)} %`;
+  const off = `${Math.round(offPerTry * 100)}%`;
   const price =
     offPerTry === 0
       ? 'Wrong tries cost nothing.'

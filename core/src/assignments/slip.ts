@@ -149,7 +149,7 @@ function lateWords({ lateRule, zone, now }: SlipFacts): string {
   if (lateRule.late === 'no') return '';
   const off =
     lateRule.offPerDay > 0
-      ? ` with ${Math.round(lateRule.offPerDay * 1000) / 10} % off for each day late`
+      ? ` with ${Math.round(lateRule.offPerDay * 1000) / 10}% off for each day late`
       : ' and marked late';
   return ` Late work is taken until ${inWords(lateRule.until, zone, now)}${off}.`;
 }
@@ -159,7 +159,7 @@ function modeWords({ mode, offPerTry }: AssignmentRules): string {
   const off =
     offPerTry === 0
       ? 'wrong tries cost nothing'
-      : `each wrong try takes off ${Math.round(offPerTry * 100)} % of a question’s points`;
+      : `each wrong try takes off ${Math.round(offPerTry * 100)}% of a question’s points`;
   return `Practice: students check their answers, try again, ask for hints and may see the answer; ${off}, a shown answer gives none.`;
 }
 

@@ -39,7 +39,7 @@ const usualCovariance = 0.05;
 /**
  * @param sums what classes earned on the items of the test
  * @param pool how much classes differ over everything that the school has given; null while that is not known
- * @returns the mean share of the points with its 95 % range, or null when no item has a history
+ * @returns the mean share of the points with its 95% range, or null when no item has a history
  */
 export function forecastScore(
   items: readonly ForecastItem[],

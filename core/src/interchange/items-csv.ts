@@ -35,7 +35,7 @@ export const itemColumns: readonly [name: string, explains: string][] = [
   ],
   ['points', 'Points; 1 when empty'],
   ['rule', 'all-or-nothing, each-right or wrong-takes-away; for multiple choice'],
-  ['tolerance', 'For numbers: 0.5 for an amount, 5 % for a share; empty for exactly'],
+  ['tolerance', 'For numbers: 0.5 for an amount, 5% for a share; empty for exactly'],
   ['units', 'For numbers: units that may be written, parted by ;'],
   ['explanation', 'Shown when you release it'],
   ['hints', 'In order, parted by |'],
@@ -272,7 +272,7 @@ function partCells(part: Part): Record<string, string> {
 export const exampleRows: Record<string, string>[] = [
   {
     kind: 'single-choice',
-    question: 'What is 25 % of 80?',
+    question: 'What is 25% of 80?',
     'choice 1': '20',
     'choice 2': '25',
     'choice 3': '32',

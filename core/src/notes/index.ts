@@ -195,7 +195,7 @@ export function forecastInWords({ mean, reliability, known, items, classes }: Fo
   const words: string[] = [];
   if (mean)
     words.push(
-      `The next class may earn about ${wholePercent(mean.value)} %; nineteen of twenty would earn ${wholePercent(mean.low)} to ${wholePercent(mean.high)} %, going by ${basis}.`,
+      `The next class may earn about ${wholePercent(mean.value)}%; nineteen of twenty would earn ${wholePercent(mean.low)} to ${wholePercent(mean.high)}%, going by ${basis}.`,
     );
   if (reliability)
     words.push(

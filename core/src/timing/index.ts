@@ -21,4 +21,13 @@ export {
   type WindowState,
 } from './window';
 export { atWall, dayOf, daysLater, wallOf, weekOf, type WallReading } from './wall';
-export { exactLength, inWords, lengthInWords, roughly } from './words';
+export {
+  clockInWords,
+  dateInWords,
+  exactLength,
+  inWords,
+  lengthInWords,
+  locales,
+  roughly,
+  type Language,
+} from './words';

@@ -146,6 +146,6 @@ export function windowProblems(
       message: 'Late work must be possible for some time after closing.',
     });
   if (lateRule.late === 'until' && !(lateRule.offPerDay >= 0 && lateRule.offPerDay <= 1))
-    problems.push({ field: 'lateRule', message: 'Each late day can take off from 0 to 100 %.' });
+    problems.push({ field: 'lateRule', message: 'Each late day can take off from 0 to 100%.' });
   return problems;
 }

@@ -1,65 +1,61 @@
 /** Instants and durations in words, for a place's own clock. */
-import { valueOf } from '../certain';
 import { day, minute, second } from './window';
 
-const formats = new Map<string, Intl.DateTimeFormat>();
+/** The languages that the product speaks: a short code each, and the locale whose dates and numbers it writes. */
+export const locales = { en: 'en-US', es: 'es-US' } as const;
+export type Language = keyof typeof locales;
 
-/** What a calendar and a clock in a zone show. */
-interface Shown {
-  weekday: string;
-  day: string;
-  /** In full or short, as the language has it. */
-  month: string;
-  year: string;
-  hour: string;
-  minute: string;
-}
-
-function shownAt(time: number, zone: string): Shown {
-  let format = formats.get(zone);
+const kept = new Map<string, Intl.DateTimeFormat>();
+function formatOf(zone: string, language: Language, options: Intl.DateTimeFormatOptions) {
+  const key = `${zone} ${language} ${Object.keys(options).join()}`;
+  let format = kept.get(key);
   if (!format) {
-    format = new Intl.DateTimeFormat('en-GB', {
-      timeZone: zone,
-      weekday: 'short',
-      day: 'numeric',
-      month: 'short',
-      year: 'numeric',
-      hour: '2-digit',
-      minute: '2-digit',
-      hourCycle: 'h23',
-    });
-    formats.set(zone, format);
+    format = new Intl.DateTimeFormat(locales[language], { ...options, timeZone: zone });
+    kept.set(key, format);
   }
-  const parts = new Map(format.formatToParts(time).map(({ type, value }) => [type, value]));
-  return {
-    weekday: valueOf(parts, 'weekday'),
-    day: valueOf(parts, 'day'),
-    month: valueOf(parts, 'month'),
-    year: valueOf(parts, 'year'),
-    hour: valueOf(parts, 'hour'),
-    minute: valueOf(parts, 'minute'),
-  };
+  return format;
+}
+const clock = { hour: 'numeric', minute: '2-digit' } as const;
+const date = { weekday: 'short', month: 'short', day: 'numeric' } as const;
+const dateOfAnyYear = { ...date, year: 'numeric' } as const;
+
+/** Newer data put narrow spaces before "PM", which many fonts and every search miss. */
+const write = (format: Intl.DateTimeFormat, time: number) =>
+  format.format(time).replace(/[\u202f\u00a0]/g, ' ');
+
+/** "today, 2:30 PM", otherwise "Fri, Dec 4, 3:30 PM", with the year when it is another: "Mon, Jan 4, 2027, 9:00 AM". */
+export function inWords(
+  time: number,
+  zone: string,
+  now: number,
+  language: Language = 'en',
+): string {
+  const format = (options: Intl.DateTimeFormatOptions) => formatOf(zone, language, options);
+  const whole = (instant: number) => write(format(dateOfAnyYear), instant);
+  if (whole(time) === whole(now)) {
+    const today = new Intl.RelativeTimeFormat(locales[language], { numeric: 'auto' });
+    return `${today.format(0, 'day')}, ${write(format(clock), time)}`;
+  }
+  const sameYear =
+    write(format({ year: 'numeric' }), time) === write(format({ year: 'numeric' }), now);
+  return write(format({ ...(sameYear ? date : dateOfAnyYear), ...clock }), time);
 }
 
-const dayNumber = ({ year, month, day: date }: Shown) =>
-  Date.parse(`${date} ${month.slice(0, 3)} ${year} 00:00 UTC`) / day;
+/** "2:30 PM" */
+export const clockInWords = (time: number, zone: string, language: Language = 'en') =>
+  write(formatOf(zone, language, clock), time);
 
-/** "today 14:30", "Fri 14:30" within six days, "Fri 6 Mar, 14:30" otherwise, with the year when it is another. */
-export function inWords(time: number, zone: string, now: number): string {
-  const then = shownAt(time, zone);
-  const today = shownAt(now, zone);
-  const days = dayNumber(then) - dayNumber(today);
-  const clock = `${then.hour}:${then.minute}`;
-  if (days === 0) return `today ${clock}`;
-  if (days > 0 && days < 7) return `${then.weekday} ${clock}`;
-  const date = `${then.weekday} ${then.day} ${then.month.slice(0, 3)}`;
-  return then.year === today.year ? `${date}, ${clock}` : `${date} ${then.year}, ${clock}`;
-}
+/** "Fri, Dec 4", without the year. */
+export const dateInWords = (time: number, zone: string, language: Language = 'en') =>
+  write(formatOf(zone, language, date), time);
 
 /** "20 minutes", "1 hour 30 minutes", "2 days"; below a minute in seconds. */
-export function lengthInWords(length: number): string {
+export function lengthInWords(length: number, language: Language = 'en'): string {
   const seconds = Math.max(0, Math.round(length / second));
-  const say = (n: number, word: string) => `${n} ${word}${n === 1 ? '' : 's'}`;
+  const say = (n: number, unit: 'second' | 'minute' | 'hour' | 'day') =>
+    new Intl.NumberFormat(locales[language], { style: 'unit', unit, unitDisplay: 'long' }).format(
+      n,
+    );
   if (seconds < 60) return say(seconds, 'second');
   const minutes = Math.round(seconds / 60);
   if (minutes < 60) return say(minutes, 'minute');
@@ -71,17 +67,17 @@ export function lengthInWords(length: number): string {
 }
 
 /** As lengthInWords, with the seconds that are over: "1 minute 30 seconds". */
-export function exactLength(length: number): string {
+export function exactLength(length: number, language: Language = 'en'): string {
   const seconds = Math.round(length / second) % 60;
   const whole = length - seconds * second;
-  if (seconds === 0 || whole < minute) return lengthInWords(length);
-  return `${lengthInWords(whole)} ${lengthInWords(seconds * second)}`;
+  if (seconds === 0 || whole < minute) return lengthInWords(length, language);
+  return `${lengthInWords(whole, language)} ${lengthInWords(seconds * second, language)}`;
 }
 
 /** About how long: "20 minutes", "5 hours", "2 days". */
-export function roughly(length: number): string {
+export function roughly(length: number, language: Language = 'en'): string {
   const hours = length / (60 * minute);
-  if (hours < 1) return lengthInWords(Math.max(1, Math.round(length / minute)) * minute);
-  if (hours < 36) return lengthInWords(Math.round(hours) * 60 * minute);
-  return lengthInWords(Math.round(hours / 24) * day);
+  if (hours < 1) return lengthInWords(Math.max(1, Math.round(length / minute)) * minute, language);
+  if (hours < 36) return lengthInWords(Math.round(hours) * 60 * minute, language);
+  return lengthInWords(Math.round(hours / 24) * day, language);
 }

@@ -17,7 +17,7 @@ const rule = '#b8a98a';
 const margin = 54;
 
 const points = (value: number) => String(Math.round(value * 100) / 100);
-const percent = (share: number) => `${wholePercent(share)} %`;
+const percent = (share: number) => `${wholePercent(share)}%`;
 
 export interface ReportFacts {
   school: string;
@@ -163,7 +163,7 @@ function writeHead(paper: Paper, work: StudentWork, facts: ReportFacts): void {
     paper.say(scoreWords(work), { size: 13, font: 'bold' });
   paper.say(facts.handedIn, { colour: faded });
   if (attempt.lateOff > 0)
-    paper.say(`${points(attempt.lateOff * 100)} % is taken off because it was late.`, {
+    paper.say(`${points(attempt.lateOff * 100)}% is taken off because it was late.`, {
       colour: faded,
     });
   for (const { kind, points: given, reason } of decisionsAbout(work, null))

@@ -91,7 +91,7 @@ async function factsOf(
     work.ratings.find(({ standard }) => standard === code)?.statement ?? '';
   return {
     school: school.name,
-    printed: new Date(now()).toLocaleDateString('en', { timeZone: zone, dateStyle: 'long' }),
+    printed: new Date(now()).toLocaleDateString('en-US', { timeZone: zone, dateStyle: 'long' }),
     handedIn:
       handedInAt === null
         ? 'Not handed in.'

@@ -119,7 +119,7 @@ function finish(): void {
       <span class="faded small">{{ wording.hint }}</span>
     </p>
     <p v-if="progress !== null" role="status">
-      Sending, {{ Math.round(progress * 100) }} % …
+      Sending, {{ Math.round(progress * 100) }}% …
       <button class="word" @click="stop?.abort()">Cancel</button>
     </p>
     <div v-if="src" class="shown">

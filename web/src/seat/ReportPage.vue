@@ -36,7 +36,7 @@ const round = (n: number) => Math.round(n * 100) / 100;
         Attempt {{ report.attempt }} of {{ report.attempts }} counts.
       </p>
       <p v-if="report.lateOff > 0" class="faded">
-        {{ Math.round(report.lateOff * 1000) / 10 }} % is taken off because it was late.
+        {{ Math.round(report.lateOff * 1000) / 10 }}% is taken off because it was late.
       </p>
       <p v-for="note in report.notes" :key="note" class="said">{{ note }}</p>
       <p v-if="!report.entries" class="faded">What was right, and why, is not out yet.</p>

@@ -4,7 +4,7 @@ import type { ShownScore } from '@oaken/contract/attempts';
 const round = (n: number) => Math.round(n * 100) / 100;
 
 /**
- * A score in as much as the teacher shows of it: "7 of 8, 88 %", "88 %" or "B"; "1 of 1 so far"
+ * A score in as much as the teacher shows of it: "7 of 8, 88%", "88%" or "B"; "1 of 1 so far"
  * while some is not marked.
  */
 export function scoreInWords({ points, maxPoints, share, band, waiting }: ShownScore): string {
@@ -14,7 +14,7 @@ export function scoreInWords({ points, maxPoints, share, band, waiting }: ShownS
       : `${round(points)} of ${round(maxPoints)} so far`;
   const words = [
     points === null || maxPoints === null ? '' : `${round(points)} of ${round(maxPoints)}`,
-    share === null ? '' : `${wholePercent(share)} %`,
+    share === null ? '' : `${wholePercent(share)}%`,
     band ?? '',
   ].filter(Boolean);
   return words.join(', ') || 'Read it';

@@ -10,7 +10,7 @@ const sizes = [1, 1.2, 1.4, 1.7, 2];
 const sheet = ref<HTMLDialogElement>();
 onMounted(() => sheet.value?.showModal());
 const names = { light: 'Light', cream: 'Cream', dark: 'Dark', strong: 'Black on white' };
-const percent = (value: number) => `${Math.round(value * 100)} %`;
+const percent = (value: number) => `${Math.round(value * 100)}%`;
 </script>
 
 <template>

@@ -187,7 +187,7 @@ function otherSpellings(key: NumericKey): string[] {
 /** A tolerance as a cell says it; exact is empty. */
 function toleranceCell(tolerance: NumericKey['tolerance']): string {
   if (tolerance.by === 'absolute') return String(tolerance.within);
-  return tolerance.by === 'percent' ? `${tolerance.within} %` : '';
+  return tolerance.by === 'percent' ? `${tolerance.within}%` : '';
 }
 
 export const numeric: Kind<Numeric, string, SittingNumeric> = {
@@ -257,7 +257,7 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     const within = {
       exact: () => ', exactly',
       absolute: () => (by.by === 'absolute' ? `, within ${by.within}` : ''),
-      percent: () => (by.by === 'percent' ? `, within ${by.within} %` : ''),
+      percent: () => (by.by === 'percent' ? `, within ${by.within}%` : ''),
       significant: () =>
         by.by === 'significant' ? `, to ${count(by.figures, 'significant figure')}` : '',
     }[by.by]();

@@ -165,7 +165,7 @@ const result = computed(() => {
           v-for="size in [1.2, 1.4, 1.7, 2]"
           :key="size"
           :value="size"
-          :label="`${Math.round(size * 100)} %`" /></SelectField
+          :label="`${Math.round(size * 100)}%`" /></SelectField
     ></label>
     <label
       >Choices

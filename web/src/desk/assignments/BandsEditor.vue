@@ -60,7 +60,7 @@ const add = () =>
   <button v-if="bands.length < 12" type="button" class="word small" @click="add">
     One more band
   </button>
-  <p class="hint">Compared in whole percent, as students read it: 89.5 % is 90 %.</p>
+  <p class="hint">Compared in whole percent, as students read it: 89.5% is 90%.</p>
   <p v-if="wrong" class="wrong">{{ wrong }}</p>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** Weeks as columns of days, windows as ruled bars from opening to closing, each with its own account. */
-import { day, wallOf } from '@oaken/core/timing';
+import { clockInWords, locales, day, wallOf } from '@oaken/core/timing';
 import { computed } from 'vue';
 import { useSession } from '../../client/session';
 import type { Bar } from './bars';
@@ -25,7 +25,7 @@ const firstDay = computed(() => {
 const weeks = computed(() => Array.from({ length: props.weeks }, (_, w) => firstDay.value + 7 * w));
 const names = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const label = (time: number) =>
-  new Date(time * day).toLocaleDateString('en', {
+  new Date(time * day).toLocaleDateString(locales.en, {
     day: 'numeric',
     month: 'short',
     timeZone: 'UTC',
@@ -54,7 +54,7 @@ function inWeek(monday: number) {
       ends: bar.last <= monday + 6,
     }));
 }
-const hour = (time: number) => wallOf(time, zone.value).slice(11, 16);
+const hour = (time: number) => clockInWords(time, zone.value);
 </script>
 
 <template>

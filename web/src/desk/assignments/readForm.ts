@@ -23,7 +23,7 @@ function stageLimitOf({
 export function rulesOf(form: WishForm): AssignmentRules {
   return {
     mode: form.mode,
-    // A third is a third, not 33.3 %.
+    // A third is a third, not 33.3%.
     offPerTry: form.offPercent === 33.3 ? usualOffPerTry : form.offPercent / 100,
     limitMinutes: form.limited ? form.limitMinutes : null,
     stageLimit: stageLimitOf(form),
@@ -83,11 +83,11 @@ function valueProblems(form: WishForm): FieldProblem[] {
       'attempts',
       'Attempts are a whole number from 1 to 20.',
     ],
-    [lateOff >= 0 && lateOff <= 100, 'lateRule', 'Each late day can take off from 0 to 100 %.'],
+    [lateOff >= 0 && lateOff <= 100, 'lateRule', 'Each late day can take off from 0 to 100%.'],
     [
       mode !== 'practice' || (offPercent >= 0 && offPercent <= 100),
       'offPerTry',
-      'A wrong try can take off from 0 to 100 %.',
+      'A wrong try can take off from 0 to 100%.',
     ],
     [form.forms.length > 0, 'forms', 'Choose at least one form.'],
   ];

@@ -53,7 +53,7 @@ function key(event: KeyboardEvent): void {
     <button type="button" :disabled="scale === 1" @click="zoom(0.8)">Further</button>
     <button type="button" @click="turn">Turn</button>
     <button type="button" @click="whole">Whole</button>
-    <span class="faded small">{{ Math.round(scale * 100) }} %; drag to move</span>
+    <span class="faded small">{{ Math.round(scale * 100) }}%; drag to move</span>
   </div>
   <div
     class="window"

@@ -116,7 +116,7 @@ async function make(): Promise<void> {
   <div class="sheet" tabindex="0" role="region" aria-label="Groups of students">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote v-if="followUp && followUp.groups.length === 0" title="Nobody missed anything."
-      >Everybody earned at least {{ rules.below }} % on every standard, or nobody has handed in
+      >Everybody earned at least {{ rules.below }}% on every standard, or nobody has handed in
       yet.</EmptyNote
     >
     <article
@@ -207,7 +207,7 @@ async function make(): Promise<void> {
         {{ followUp.groups.length === 1 ? 'group' : 'groups' }}</span
       >
       <span
-        ><b>{{ followUp.secure }}</b> with at least {{ rules.below }} % on every standard</span
+        ><b>{{ followUp.secure }}</b> with at least {{ rules.below }}% on every standard</span
       >
     </template>
     <template #actions>

@@ -97,7 +97,7 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
         {{ item.n }} reached it, {{ item.blank }} left it blank. Item-total
         {{ figureText(item.itemTotal) }}; alpha without it
         {{ figureText(item.alphaIfItemDeleted) }}. Strong and weak: the
-        {{ results.groupSize }} students with the highest and lowest totals (27 %).
+        {{ results.groupSize }} students with the highest and lowest totals (27%).
       </p>
     </div>
   </div>

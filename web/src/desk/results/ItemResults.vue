@@ -105,7 +105,7 @@ function withoutBars({ asks, content }: ItemResult): string {
                   class="interval"
                 />
               </svg>
-              <span class="faded small" :title="'95 % interval'">{{
+              <span class="faded small" :title="'95% interval'">{{
                 item.interval ? `${percent(item.interval[0])} to ${percent(item.interval[1])}` : ''
               }}</span>
             </template>

@@ -139,7 +139,7 @@ const scatter = computed(() => ({
         </caption>
         <tbody>
           <tr v-for="(n, position) in steps" :key="position">
-            <th>{{ position * 10 }} to {{ position * 10 + 10 }} %</th>
+            <th>{{ position * 10 }} to {{ position * 10 + 10 }}%</th>
             <td>{{ n }}</td>
           </tr>
         </tbody>

@@ -98,9 +98,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
       <thead>
         <tr>
           <th>Standard</th>
-          <th class="line">
-            Earned <span class="legend">line: 95 % interval over the items</span>
-          </th>
+          <th class="line">Earned <span class="legend">line: 95% interval over the items</span></th>
           <th class="figures">Share</th>
           <th>Rests on</th>
           <th v-if="over === 'all'">Over time</th>

@@ -8,7 +8,7 @@ export function useWords() {
   return {
     /** "Fri 14:30", in the school's zone. */
     time: (time: number) => inWords(time, session.school.zone, session.now()),
-    /** "closes Fri 14:30, in 2 days" */
+    /** "closes Fri, Dec 4, 2:30 PM, in 2 days" */
     closing(closesAt: number | null): string {
       if (closesAt === null) return 'never closes';
       const now = session.now();
@@ -20,7 +20,7 @@ export function useWords() {
 
 /** @param share of 1; where there is none, a dash */
 export const percent = (share: number | null | undefined) =>
-  share == null ? '—' : `${wholePercent(share)} %`;
+  share == null ? '—' : `${wholePercent(share)}%`;
 /** Nothing is below nothing: what rounds to 0 has no sign. */
 export const decimal = (value: number, digits = 2) =>
   value

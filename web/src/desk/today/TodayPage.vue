@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { count, listing } from '@oaken/core/text';
-import { day, wallOf } from '@oaken/core/timing';
+import { clockInWords, dateInWords, locales, day, wallOf } from '@oaken/core/timing';
 import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -28,9 +28,9 @@ onUnmounted(() => clearInterval(timer));
 
 const zone = computed(() => session.school.zone);
 const dateOf = (time: number) => wallOf(time, zone.value).slice(0, 10);
-const hourOf = (time: number) => wallOf(time, zone.value).slice(11, 16);
+const hourOf = (time: number) => clockInWords(time, zone.value);
 const title = computed(() =>
-  new Intl.DateTimeFormat('en', {
+  new Intl.DateTimeFormat(locales.en, {
     weekday: 'long',
     day: 'numeric',
     month: 'long',
@@ -88,12 +88,7 @@ const later = computed(() => {
       line.at > now.value + 8 * day
     )
       continue;
-    const key = new Intl.DateTimeFormat('en', {
-      weekday: 'long',
-      day: 'numeric',
-      month: 'short',
-      timeZone: zone.value,
-    }).format(line.at);
+    const key = dateInWords(line.at, zone.value);
     days.set(key, [...(days.get(key) ?? []), line]);
   }
   return [...days];

@@ -70,7 +70,7 @@ const progressWords = {
 };
 function cellWords(watchedStudent: WatchedStudent, index: number): string {
   const { progress, share, flagged } = present(watchedStudent.cells[index], 'cell');
-  const mark = props.marks && share !== null ? `, ${wholePercent(share)} %` : '';
+  const mark = props.marks && share !== null ? `, ${wholePercent(share)}%` : '';
   return `${nameOf(watchedStudent)}, item ${index + 1}: ${progressWords[progress]}${mark}${flagged ? ', flagged' : ''}`;
 }
 function isHere({ at, on }: WatchedStudent, index: number): boolean {

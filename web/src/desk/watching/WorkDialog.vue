@@ -43,7 +43,7 @@ const open = computed({
             v-if="entry.mine && entry.asks === 'points'"
             :share="entry.share ?? 0"
             :needs-marking="entry.share === null"
-            :label="entry.share === null ? 'Waits for a mark' : `${wholePercent(entry.share)} %`"
+            :label="entry.share === null ? 'Waits for a mark' : `${wholePercent(entry.share)}%`"
           />
           <span v-else class="none" />
           <div>

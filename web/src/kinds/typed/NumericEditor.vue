@@ -64,7 +64,7 @@ function setUnits(text: string): void {
     }));
   setKey({ units: list, unitRequired: list.length > 0 && part.value.key.unitRequired });
 }
-/** Asked as a percentage: 50 and 50 % are the same. */
+/** Asked as a percentage: 50 and 50% are the same. */
 const percent = computed({
   get: () => part.value.key.units.some(({ name, factor }) => name === '%' && factor === 1),
   set(on) {
@@ -115,7 +115,7 @@ const percent = computed({
       a unit is required</ElCheckbox
     >
     <ElCheckbox v-model="percent" class="wide"
-      >it is asked as a percentage: 50 and 50 % are the same</ElCheckbox
+      >it is asked as a percentage: 50 and 50% are the same</ElCheckbox
     >
     <ExampleAnswers :part="part" class="wide" />
     <p v-for="problem in keyProblems" :key="problem.pointer + problem.message" class="wrong wide">
