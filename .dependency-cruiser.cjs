@@ -1,10 +1,10 @@
-/** The arrows between the workspaces go one way: web -> contract -> core, server -> contract -> core. */
+/** The arrows between the workspaces go one way: web -> words, contract -> core; server -> contract -> core. */
 const only = (from, ...to) => ({
   name: `${from}-reaches-only-${to.join('-') || 'itself'}`,
   severity: 'error',
   from: { path: `^${from}/src` },
   to: {
-    path: '^(core|contract|server|web|demo|stand-ins|e2e|scripts)/',
+    path: '^(core|words|contract|server|web|demo|stand-ins|e2e|scripts)/',
     pathNot: `^(${[from, ...to].join('|')})/`,
   },
 });
@@ -14,7 +14,8 @@ module.exports = {
     only('core'),
     only('contract', 'core'),
     only('server', 'contract', 'core'),
-    only('web', 'contract', 'core'),
+    only('words', 'core'),
+    only('web', 'words', 'contract', 'core'),
     only('demo', 'core'),
     only('stand-ins', 'core', 'demo'),
     {

@@ -16,7 +16,11 @@ module.exports = {
     {
       ...shared,
       displayName: 'core',
-      testMatch: ['<rootDir>/core/test/**/*.test.ts', '<rootDir>/demo/test/**/*.test.ts'],
+      testMatch: [
+        '<rootDir>/core/test/**/*.test.ts',
+        '<rootDir>/words/test/**/*.test.ts',
+        '<rootDir>/demo/test/**/*.test.ts',
+      ],
     },
     {
       ...shared,
@@ -27,7 +31,9 @@ module.exports = {
         '^.+\\.vue$': '<rootDir>/web/test/support/vue-transform.cjs',
       },
       // These packages have no CommonJS build.
-      transformIgnorePatterns: ['/node_modules/(?!(pinia|nostics|csv-stringify|@vueuse|element-plus)/)'],
+      transformIgnorePatterns: [
+        '/node_modules/(?!(pinia|nostics|csv-stringify|@vueuse|element-plus|vue-i18n|@intlify)/)',
+      ],
       moduleNameMapper: { '\\.css$': '<rootDir>/web/test/support/no-style.cjs' },
     },
     {

@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { expectAccessible } from './accessible';
 import { answerAnything, row, student, teacherPage, watch } from './people';
 import { choose } from './fields';
+import { english } from '@oaken/words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -96,7 +97,7 @@ test('a student types the word, sees a band, and tries again; another is refused
   const done = row(sitter.page, title).filter({ hasText: '1 attempt left' });
   await expect(done.getByRole('link', { name: 'F', exact: true })).toBeVisible();
   await done.getByRole('link', { name: 'F', exact: true }).click();
-  await expect(sitter.page.getByText('What was right, and why, is not out yet.')).toBeVisible();
+  await expect(sitter.page.getByText(english.report.notOut)).toBeVisible();
   await expectAccessible('a report', sitter.page);
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await row(sitter.page, title)
@@ -186,7 +187,7 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await expect(slip()).toContainText('28 letters go out when they can see it.');
   await page.getByRole('button', { name: 'Give to 28 students' }).click();
   await expect(page.getByText('Given to 28 students.')).toBeVisible();
-  await page.getByRole('button', { name: 'Have these times in my own calendar' }).click();
+  await page.getByRole('button', { name: english.list.subscribe }).click();
   const feed = (await page.locator('code').textContent())!.trim();
   expect(await (await page.request.get(feed)).text()).toMatch(/^BEGIN:VCALENDAR\r\n/);
 
@@ -217,7 +218,7 @@ test('practice: checked, tried again, helped, read again after a reload; letters
     if (/^Right/.test((await byRole.textContent())!)) break;
   }
   await expect(sitter.page.getByText('1 of 8 done')).toBeVisible();
-  await expect(help.getByText(/^Right: “/)).toBeVisible();
+  await expect(help.getByText(/^Right answer: “/)).toBeVisible();
   await expect(choices.first()).toBeDisabled();
   await expectAccessible('practice, solved', sitter.page);
   await sitter.page.getByRole('button', { name: 'Next' }).click();

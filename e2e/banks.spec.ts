@@ -410,7 +410,7 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
   await drawing.getByRole('application').focus();
   for (const key of ['Space', 'ArrowRight', 'ArrowRight', 'ArrowDown', 'Space'])
     await page.keyboard.press(key);
-  await expect(drawing.getByRole('application', { name: /1 strokes/ })).toBeVisible();
+  await expect(drawing.getByRole('application', { name: /1 stroke/ })).toBeVisible();
   await accessible('drawing');
 });
 

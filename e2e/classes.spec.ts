@@ -6,6 +6,7 @@ import { strToU8, zipSync } from 'fflate';
 import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 import { choose } from './fields';
+import { english } from '@oaken/words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -268,8 +269,8 @@ test('students join by themselves while the class is open for it, on a phone', a
   await phone.goto('/seat');
   await phone.getByLabel('Class code').fill(code);
   await phone.getByRole('button', { name: 'Find my class' }).click();
-  await phone.getByLabel('Given name').fill('Kai');
-  await phone.getByLabel('Family name').fill('Ash');
+  await phone.getByLabel(english.signIn.givenName).fill('Kai');
+  await phone.getByLabel(english.signIn.familyName).fill('Ash');
   await expectAccessible('joining a class', phone);
   await phone.getByRole('button', { name: 'Join the class' }).click();
   await expect(phone.getByText('Write it down', { exact: false })).toBeVisible();

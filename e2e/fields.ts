@@ -1,4 +1,4 @@
-import type { Locator } from '@playwright/test';
+import { expect, type Locator } from '@playwright/test';
 
 /** Opens a select and presses the choice that reads so. */
 export async function choose(field: Locator, choice: string | RegExp): Promise<void> {
@@ -8,8 +8,11 @@ export async function choose(field: Locator, choice: string | RegExp): Promise<v
   await list.getByRole('option', { name: choice, exact: typeof choice === 'string' }).click();
 }
 
-/** Types a day, or a day with its time, as it stands in such fields: "Fri, Dec 4, 2026, 3:30 PM". */
+/** Types a day, or a day with its time, as it stands in such fields: "Dec 4, 2026, 3:30 PM". */
 export async function typeDate(field: Locator, text: string): Promise<void> {
+  // The calendar opens with the field; it reads what is typed.
+  await field.click();
+  await expect(field).toHaveAttribute('aria-expanded', 'true');
   await field.fill(text);
   await field.press('Enter');
 }

@@ -8,6 +8,7 @@ import { passcodesOf } from '@oaken/demo';
 import { demoSeed } from '@oaken/demo/write';
 import { expectAccessible } from './accessible';
 import { answerAnything, row, student, teacherPage, watch } from './people';
+import { english } from '@oaken/words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -84,9 +85,7 @@ test('sections with times of their own: said before, one after the other, and no
     );
   });
   const { page: studentPage, context } = await begin(browser, 20, phone);
-  await expect(
-    studentPage.getByText('A section that was left cannot be opened again.', { exact: false }),
-  ).toBeVisible();
+  await expect(studentPage.getByText(english.begin.bySections)).toBeVisible();
   await expectAccessible('before beginning', studentPage);
   await button(studentPage, 'Begin').click();
   await question(studentPage, 1);
@@ -94,14 +93,14 @@ test('sections with times of their own: said before, one after the other, and no
   await answerAnything(studentPage);
   await step(studentPage, /^Question 8,/).click();
   await button(studentPage, 'Next section').click();
-  const sheet = studentPage.getByRole('dialog', { name: 'Go on to the next section?' });
+  const sheet = studentPage.getByRole('dialog', { name: english.sitting.sectionTitle });
   await expect(sheet).toContainText('7 questions are not answered:');
   await expectAccessible('leaving a section', studentPage);
   await sheet.getByRole('button', { name: 'Go to question 3' }).click();
   await question(studentPage, 3);
   await step(studentPage, /^Question 8,/).click();
   await button(studentPage, 'Next section').click();
-  await sheet.getByRole('button', { name: 'Go on' }).click();
+  await sheet.getByRole('button', { name: english.sitting.leaveNow }).click();
   await question(studentPage, 9);
   await expect(studentPage.getByText('15 minutes left for this section')).toBeVisible();
   await expect(step(studentPage, /^Question 1, answered, left/)).toBeDisabled();
@@ -129,9 +128,7 @@ test('each question with its own time, in one sitting: the next one comes by its
   ).toBeVisible();
   await button(studentPage, 'Begin').click();
   await question(studentPage, 1);
-  await expect(
-    studentPage.getByText('You cannot come back to this question once you have gone on.'),
-  ).toBeVisible();
+  await expect(studentPage.getByText(english.sitting.noComingBack)).toBeVisible();
   await expect(button(studentPage, 'Flag to come back')).toHaveCount(0);
   await question(studentPage, 2);
   await context.setOffline(true);
@@ -155,13 +152,13 @@ test('text and colours are the student’s own, and the line guide moves by keyb
   const { page: studentPage, context } = await begin(browser, 22, phone);
   await question(studentPage, 1);
   for (const name of ['Cream', 'Black on white', 'Dark']) {
-    await button(studentPage, 'Text and colours').click();
+    await button(studentPage, english.sitting.display).click();
     await studentPage.getByRole('radio', { name }).check();
     await expectAccessible(`looks: ${name}, the sheet`, studentPage);
     await button(studentPage, 'Done').click();
     await expectAccessible(`looks: ${name}`, studentPage);
   }
-  await button(studentPage, 'Text and colours').click();
+  await button(studentPage, english.sitting.display).click();
   await studentPage.getByRole('radio', { name: '200%' }).check();
   await studentPage.getByRole('checkbox', { name: /^Show a few lines/ }).check();
   await button(studentPage, 'Done').click();
@@ -187,7 +184,7 @@ test('without network the page opens again with everything, takes answers, and s
   const { page: studentPage, context } = await student(browser, '6D', 'BRN6D4', 22);
   watch(studentPage, complaints);
   await row(studentPage, title)
-    .getByRole('link', { name: /^(Begin|Go on)$/ })
+    .getByRole('link', { name: /^(Begin|Continue)$/ })
     .click();
   await answerAnything(studentPage, 0);
   await expect(studentPage.getByText('Saved', { exact: true })).toBeVisible();
@@ -211,13 +208,13 @@ test('without network the page opens again with everything, takes answers, and s
   await studentPage
     .getByRole('listitem')
     .filter({ hasText: title })
-    .getByRole('link', { name: 'Go on' })
+    .getByRole('link', { name: english.list.continue })
     .click();
   await expect(step(studentPage, /^Question [12], answered/)).toHaveCount(2);
   await context.setOffline(false);
   await expect(studentPage.getByText('Saved', { exact: true })).toBeVisible();
   const other = await student(browser, '6D', 'BRN6D4', 22);
-  await row(other.page, title).getByRole('link', { name: 'Go on' }).click();
+  await row(other.page, title).getByRole('link', { name: english.list.continue }).click();
   await expect(step(other.page, /^Question [12], answered/)).toHaveCount(2);
   await other.context.close();
   await context.close();
@@ -312,7 +309,7 @@ test('a sound is played only as often as allowed, whichever device it is heard o
   await first.context.close();
   const second = await student(browser, '6D', 'BRN6D4', 24, phone);
   watch(second.page, complaints);
-  await row(second.page, 'Heard twice').getByRole('link', { name: 'Go on' }).click();
+  await row(second.page, 'Heard twice').getByRole('link', { name: english.list.continue }).click();
   await play(second.page).click();
   await expect(play(second.page)).toHaveText('No plays left');
   await expect(play(second.page)).toBeDisabled();
@@ -359,7 +356,7 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
   watch(studentPage, complaints);
   await row(studentPage, 'One of every kind').getByRole('link', { name: 'Begin' }).tap();
   const item = studentPage.locator('.item');
-  const first = (role: Parameters<Page['getByRole']>[0], name?: RegExp) =>
+  const first = (role: Parameters<Page['getByRole']>[0], name?: RegExp | string) =>
     item.getByRole(role, { name }).first();
   const drag = async () => {
     await item.getByRole('list', { name: 'Cards' }).getByRole('button').first().tap();
@@ -382,7 +379,7 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
       await item.getByRole('textbox').fill('32');
       // The cursor between the digits: the sign goes there.
       await studentPage.keyboard.press('ArrowLeft');
-      await first('button', /^Signs/).tap();
+      await first('button', english.signs.open).tap();
       await item.getByRole('button', { name: '½ fraction' }).tap();
       await expect(item.getByRole('textbox')).toHaveValue('3½2');
     },

@@ -24,7 +24,7 @@ test('notes in the margin follow every change, lead to their items and can be pu
     'Fewer than 3 items say little about a standard: MA.6.RAT.1 has 2.',
   );
   await expect(notes).toContainText(
-    /The next class may earn about \d+ %; nineteen of twenty would earn \d+ to \d+ %, going by what \d class(es)? earned on \d of 2 items\./,
+    /The next class may earn about \d+%; nineteen of twenty would earn \d+ to \d+%, going by what \d class(es)? earned on \d of 2 items\./,
   );
   await expectAccessible('a test under construction', page);
   await notes.getByRole('button', { name: 'show' }).click();

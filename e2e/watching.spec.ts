@@ -4,6 +4,7 @@ import { passcodesOf } from '@oaken/demo';
 import { demoSeed } from '@oaken/demo/write';
 import { expectAccessible } from './accessible';
 import { answerAnything, row, student, teacherPage, watch, type Student } from './people';
+import { english } from '@oaken/words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -60,7 +61,7 @@ test('where the student is, what is answered, and leaving the page are there as 
   await expect(line().getByRole('img', { name: /item 2: not answered, flagged/ })).toBeVisible();
   await expectAccessible('watching', page);
   await page.getByLabel('Right and wrong').check();
-  await expect(line().getByRole('img', { name: /item 1: answered, \d+ %/ })).toBeVisible();
+  await expect(line().getByRole('img', { name: /item 1: answered, \d+%/ })).toBeVisible();
   await page.getByLabel('Hide names').check();
   await expect(page.getByText(name)).toHaveCount(0);
   await page.getByLabel('Hide names').uncheck();
@@ -89,11 +90,11 @@ test('something said, a pause, handing in and opening again reach the student’
 
   await page.getByRole('button', { name: 'Pause', exact: true }).click();
   await expect(line()).toContainText('paused');
-  await expect(sitter.page.getByRole('heading', { name: 'Paused by your teacher' })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: english.sitting.paused })).toBeVisible();
   await expectAccessible('paused', sitter.page);
   // A reload finds no way round it.
   await sitter.page.reload();
-  await expect(sitter.page.getByRole('heading', { name: 'Paused by your teacher' })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: english.sitting.paused })).toBeVisible();
   await pick();
   await page.getByRole('button', { name: 'Go on', exact: true }).click();
   await expect(sitter.page.getByRole('heading', { name: /^Question \d/ })).toBeVisible();
@@ -118,7 +119,7 @@ test('something said, a pause, handing in and opening again reach the student’
   await page.getByRole('dialog').getByRole('button', { name: 'Open again' }).click();
   await expect(line()).toContainText('working');
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
-  await row(sitter.page, title).getByRole('link', { name: 'Go on' }).click();
+  await row(sitter.page, title).getByRole('link', { name: english.list.continue }).click();
   await expect(sitter.page.getByRole('button', { name: /^Question 1, answered/ })).toBeVisible();
 });
 
@@ -152,7 +153,7 @@ test('what was written without network and arrives after the end waits for the t
   await page.getByRole('button', { name: 'Open again' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Open again' }).click();
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
-  await row(sitter.page, title).getByRole('link', { name: 'Go on' }).click();
+  await row(sitter.page, title).getByRole('link', { name: english.list.continue }).click();
   await expect(line()).toContainText('working on');
   await expect(line()).not.toContainText('no connection');
   await sitter.context.setOffline(true);
@@ -177,6 +178,6 @@ test('what was written without network and arrives after the end waits for the t
   await page.getByRole('button', { name: 'Count', exact: true }).click();
   await expect(page.getByText('1 late answer counted.')).toBeVisible();
   await sitter.page.reload();
-  await expect(row(sitter.page, title)).toContainText('score not out yet');
+  await expect(row(sitter.page, title)).toContainText(english.list.notReleased);
   await expect(sitter.page.getByText(text)).toHaveCount(0);
 });

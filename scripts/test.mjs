@@ -54,7 +54,7 @@ async function style() {
   await check('Style', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
   const cache = ['--cache', '--cache-location', join(root, 'node_modules/.cache/eslint')];
   await check('Lint', 'npx', ['eslint', '.', '--max-warnings', '0', ...cache]);
-  const sources = ['core', 'contract', 'server', 'web', 'demo', 'stand-ins'];
+  const sources = ['core', 'words', 'contract', 'server', 'web', 'demo', 'stand-ins'];
   const folders = sources.map((workspace) => `${workspace}/src`);
   await check('Arrows', 'npx', ['depcruise', ...folders, '--output-type', 'err']);
   await check('Schema', 'node', ['scripts/schema.mjs', '--check']);
@@ -62,6 +62,7 @@ async function style() {
 
 const typed = [
   'core',
+  'words',
   'contract',
   'server',
   'demo',

@@ -1,4 +1,4 @@
-import { sittingInWords } from '@oaken/core/assignments';
+import { sittingRules } from '@oaken/core/assignments';
 import {
   begun,
   entered,
@@ -112,7 +112,7 @@ test('whatever the rules and however long each stage takes: every question once,
   );
 });
 
-test('how long the whole can take, and what a student reads before beginning', () => {
+test('how long the whole can take, and what a student should know before beginning', () => {
   expect(longestWork({ limitMinutes: 12, stageLimit: both }, 5)).toBe(12 * minute);
   expect(longestWork({ limitMinutes: null, stageLimit: both }, 5)).toBe(15 * minute);
   expect(longestWork({ limitMinutes: null, stageLimit: { of: 'items', minutes: 1.5 } }, 4)).toBe(
@@ -125,13 +125,16 @@ test('how long the whole can take, and what a student reads before beginning', (
     oneSitting: true,
     stageLimit: { of: 'items', minutes: 1 },
   } as const;
-  expect(sittingInWords(rules, 1.5)).toEqual([
-    'Each question has 1 minute 30 seconds. Its time runs from when you see it, and then the next one comes.',
-    'Do it in one sitting: if you are away for more than 5 minutes, your teacher has to let you in again.',
-  ]);
-  expect(sittingInWords({ ...rules, oneSitting: false }, null)).toEqual([
-    'You cannot go back to a question once you have gone on.',
-  ]);
+  expect(sittingRules(rules, 1.5)).toEqual({
+    perItem: 1.5 * minute,
+    bySections: false,
+    goBack: false,
+    mayBeAway: 5 * minute,
+  });
+  expect(sittingRules({ ...rules, oneSitting: false }, null)).toMatchObject({
+    perItem: null,
+    mayBeAway: null,
+  });
   expect([90, 59, 60, 3600, 3601].map((seconds) => exactLength(seconds * 1000))).toEqual([
     '1 minute 30 seconds',
     '59 seconds',

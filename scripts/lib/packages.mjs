@@ -38,6 +38,7 @@ function sourceMark(folders) {
 export async function ensureBuilt() {
   const mark = sourceMark([
     'core',
+    'words',
     'contract',
     'server',
     'web',

@@ -188,7 +188,7 @@ describe('from there', () => {
     expect(await standing()).toMatchObject({ state: 'paused' });
     expect([(await again()).status, (await again()).body.title]).toEqual([
       423,
-      'Paused by your teacher.',
+      'Your teacher has paused this.',
     ]);
     // What was on its way when the clock stopped is taken; later answers wait, unless they were written before.
     expect((await save(0)).body.closed).toEqual([]);

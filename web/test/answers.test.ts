@@ -191,7 +191,7 @@ describe('choices', () => {
   });
   test('a choice that is crossed out can still be taken', async () => {
     const answering = new Answering(parts['single-choice'], { crossing: true, struck: ['a'] });
-    expect(answering.page.text()).toContain('Bring back');
+    expect(answering.page.text()).toContain('Undo cross out');
     await answering.press('choice a');
     expect(answering.response).toBe('a');
   });
@@ -231,7 +231,7 @@ describe('cards', () => {
     const answering = new Answering(parts.matching);
     await answering.press('Norway');
     expect(answering.page.get('[aria-live]').text()).toBe(
-      'Norway is taken. Choose where it belongs.',
+      'Norway is selected. Choose where it belongs.',
     );
   });
 });

@@ -71,7 +71,7 @@ const examples: { [C in Made]: [params: ProblemParams<C>, title: string, detail?
   'away-too-long': [
     { allowed: '10 minutes' },
     'You were away for longer than 10 minutes, and this is done in one sitting.',
-    'Ask your teacher to let you in again. What you wrote is kept.',
+    'Ask your teacher to readmit you. What you wrote is kept.',
   ],
   'attempt-over': [
     { handedIn: true, again: true },

@@ -32,7 +32,15 @@ export const seatRow = z.object({
   /** For students, before they begin. */
   instructions: z.string(),
   /** What to know before beginning: times of parts, no going back, one sitting; a sentence each. */
-  sitting: z.array(z.string()),
+  sitting: z.object({
+    /** Milliseconds for each question; null where questions are not timed one by one. */
+    perItem: z.number().nullable(),
+    /** Each section has its own time. */
+    bySections: z.boolean(),
+    goBack: z.boolean(),
+    /** Milliseconds that a student may be away from work done in one sitting; null where it may be left. */
+    mayBeAway: z.number().nullable(),
+  }),
   /** Late work is taken until then. */
   lateUntil: instant.nullable(),
   /** The teacher reads out a word that is typed to begin. */

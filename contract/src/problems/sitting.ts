@@ -6,12 +6,12 @@ export const sitting = {
     status: 423,
     title: ({ allowed }) =>
       `You were away for longer than ${allowed}, and this is done in one sitting.`,
-    detail: 'Ask your teacher to let you in again. What you wrote is kept.',
+    detail: 'Ask your teacher to readmit you. What you wrote is kept.',
   }),
   paused: plain(
     423,
-    'Paused by your teacher.',
-    'Your time stands still, and what you wrote is kept.',
+    'Your teacher has paused this.',
+    'Your time is paused, and what you wrote is kept.',
   ),
   'time-over': plain(409, 'The time is over.', 'What was saved before counts.'),
   'handed-in': plain(409, 'This work was already handed in.', 'What was saved before counts.'),
@@ -35,7 +35,7 @@ export const sitting = {
   'teacher-reads-this': plain(409, 'Your teacher reads this answer; it cannot be checked here.'),
   'score-not-out': plain(
     403,
-    'The score is not out yet.',
+    'The score is not released yet.',
     'Your teacher decides when it can be read.',
   ),
 };

@@ -36,6 +36,6 @@ export {
   type ScoreShow,
   type StageLimit,
 } from './rules';
-export { practiceInWords, sittingInWords } from './sitting-words';
+export { sittingRules, type SittingRules } from './sitting-rules';
 export { recipientsInWords, slipOf, type Recipients, type Slip, type SlipFacts } from './slip';
 export { releaseInWords, type Shows } from './release-words';

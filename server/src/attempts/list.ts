@@ -1,7 +1,7 @@
 /** The student's own list. */
 import type { api, AnswerOf } from '@oaken/contract';
 import type { SeatRow } from '@oaken/contract/attempts';
-import { attemptsLeft, isReleased, sittingInWords } from '@oaken/core/assignments';
+import { attemptsLeft, isReleased, sittingRules } from '@oaken/core/assignments';
 import {
   attemptState,
   defaultGrace,
@@ -176,7 +176,7 @@ function timeOf({ rules, accommodations, extraMinutes }: Line) {
     limitMinutes:
       limitMinutes === null || unlimited ? null : limitMinutes * (factor ?? 1) + extraMinutes,
     timed: unlimited ? null : (rules.stageLimit?.of ?? null),
-    sitting: sittingInWords(rules, factor === undefined ? 1 : factor),
+    sitting: sittingRules(rules, factor === undefined ? 1 : factor),
   };
 }
 

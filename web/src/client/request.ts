@@ -1,10 +1,11 @@
 /** One way to the server. Errors become `Refused`, with the server's own words and the place of each fault. */
 import { present } from '@oaken/core/certain';
 import type { ProblemBody } from '@oaken/contract';
+import { say } from '../words';
 
 /** The name under which an administrator finds what happened in the server's log. */
 const nameOf = ({ requestId }: ProblemBody) =>
-  requestId === undefined ? undefined : `(Reference: ${requestId})`;
+  requestId === undefined ? undefined : say('network.reference', { id: requestId });
 
 export class Refused extends Error {
   override name = 'Refused';
@@ -28,7 +29,7 @@ export class Unreachable extends Error {
   override name = 'Unreachable';
 
   constructor() {
-    super('The server cannot be reached. Check the network; nothing that you typed is lost.');
+    super(say('network.unreachable'));
   }
 }
 

@@ -3,6 +3,7 @@
 import type { Responses, SittingItem, SittingPart } from '@oaken/core/items';
 import { answers, canCrossOut } from './answers';
 import RichText from '../parts/RichText.vue';
+import { say } from '../words';
 
 const props = defineProps<{
   item: SittingItem;
@@ -33,7 +34,9 @@ const nameOf = (part: SittingPart) => `${props.name}-${part.id}`;
   <div class="item">
     <RichText class="stem" :html="item.stem" />
     <div v-for="(part, index) in item.parts" :key="part.id" class="part">
-      <h3 v-if="item.parts.length > 1" class="letter">Part {{ 'ABCDEFGHIJKLMNOPQRST'[index] }}</h3>
+      <h3 v-if="item.parts.length > 1" class="letter">
+        {{ say('answer.part', { letter: 'ABCDEFGHIJKLMNOPQRST'[index] ?? '' }) }}
+      </h3>
       <RichText v-if="part.prompt" :html="part.prompt" />
       <component
         :is="answers[part.kind]"

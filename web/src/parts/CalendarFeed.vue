@@ -3,6 +3,7 @@
 import { ref } from 'vue';
 import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
+import { say } from '../words';
 
 const address = ref('');
 const copied = ref(false);
@@ -26,20 +27,20 @@ defineExpose({ open });
   <div>
     <p v-if="!address">
       <button type="button" class="word" @click="open(false)">
-        Have these times in my own calendar
+        {{ say('list.subscribe') }}
       </button>
     </p>
     <template v-else>
       <p>
-        Subscribe to this address in your calendar; it follows every change.
+        {{ say('list.subscribeTo') }}
         <code>{{ address }}</code>
       </p>
       <p>
         <button type="button" class="word" @click="copy">
-          {{ copied ? 'Copied' : 'Copy it' }}
+          {{ say(copied ? 'list.copied' : 'list.copy') }}
         </button>
         <button type="button" class="word" @click="open(true)">
-          Make a new address; the old one ends
+          {{ say('list.renew') }}
         </button>
       </p>
     </template>

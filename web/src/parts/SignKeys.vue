@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Keys for signs that a keyboard lacks, beside a field; they write where the cursor is. */
 import { defineAsyncComponent, ref } from 'vue';
+import { say } from '../words';
 
 const props = defineProps<{
   field: HTMLInputElement | HTMLTextAreaElement | null;
@@ -31,7 +32,7 @@ function write(sign: string): void {
     :disabled="disabled"
     @click="open = !open"
   >
-    {{ open ? 'Hide the signs' : 'Signs: − × √ ½ ²' }}
+    {{ say(open ? 'signs.hide' : 'signs.open') }}
   </button>
   <SignPad v-if="open" :numeric="numeric ?? false" :disabled="disabled ?? false" @write="write" />
 </template>

@@ -1,60 +1,65 @@
 <script setup lang="ts">
+import type { MessageKey } from '@oaken/words';
 import { computed } from 'vue';
+import { say } from '../words';
 
 const props = defineProps<{ numeric: boolean; disabled: boolean }>();
 const emit = defineEmits<{ write: [sign: string] }>();
 
+type Group = 'numbers' | 'fractions' | 'raised' | 'lowered' | 'letters' | 'others';
 /** For a number only what is read as part of one. */
-const forNumbers: [name: string, signs: string][] = [
-  ['Numbers', '− / % ° × ·'],
-  ['Fractions', '½ ⅓ ⅔ ¼ ¾ ⅕ ⅖ ⅗ ⅘ ⅙ ⅛'],
-  ['Raised', '⁰ ¹ ² ³ ⁴ ⁵ ⁶ ⁷ ⁸ ⁹ ⁻'],
+const forNumbers: [group: Group, signs: string][] = [
+  ['numbers', '− / % ° × ·'],
+  ['fractions', '½ ⅓ ⅔ ¼ ¾ ⅕ ⅖ ⅗ ⅘ ⅙ ⅛'],
+  ['raised', '⁰ ¹ ² ³ ⁴ ⁵ ⁶ ⁷ ⁸ ⁹ ⁻'],
 ];
-const forText: [name: string, signs: string][] = [
-  ['Numbers', '+ − × ÷ · / = ≠ < > ≤ ≥ ≈ ± √ π ∞ % °'],
-  ['Fractions', '½ ⅓ ⅔ ¼ ¾ ⅕ ⅖ ⅗ ⅘ ⅙ ⅛'],
-  ['Raised', '⁰ ¹ ² ³ ⁴ ⁵ ⁶ ⁷ ⁸ ⁹ ⁺ ⁻ ⁿ'],
-  ['Lowered', '₀ ₁ ₂ ₃ ₄ ₅ ₆ ₇ ₈ ₉'],
-  ['Letters', 'α β γ δ θ λ μ ρ σ φ ω Δ Σ Ω'],
-  ['Others', '→ ⇌ ∠ ⊥ ∥ △ € £ é è ê à ç ñ ö ü ä ß'],
+const forText: [group: Group, signs: string][] = [
+  ['numbers', '+ − × ÷ · / = ≠ < > ≤ ≥ ≈ ± √ π ∞ % °'],
+  ['fractions', '½ ⅓ ⅔ ¼ ¾ ⅕ ⅖ ⅗ ⅘ ⅙ ⅛'],
+  ['raised', '⁰ ¹ ² ³ ⁴ ⁵ ⁶ ⁷ ⁸ ⁹ ⁺ ⁻ ⁿ'],
+  ['lowered', '₀ ₁ ₂ ₃ ₄ ₅ ₆ ₇ ₈ ₉'],
+  ['letters', 'α β γ δ θ λ μ ρ σ φ ω Δ Σ Ω'],
+  ['others', '→ ⇌ ∠ ⊥ ∥ △ € £ é è ê à ç ñ ö ü ä ß'],
 ];
 const groups = computed(() => (props.numeric ? forNumbers : forText));
-const raised: Record<string, string> = { '⁺': 'raised plus', '⁻': 'raised minus', ⁿ: 'raised n' };
-const names: Record<string, string> = {
-  '−': 'minus',
-  '/': 'fraction line',
-  '×': 'times',
-  '÷': 'divided by',
-  '·': 'dot',
-  '√': 'root',
-  '≠': 'not equal',
-  '≤': 'at most',
-  '≥': 'at least',
-  '≈': 'about',
-  '±': 'plus or minus',
-  ...raised,
+/** Signs that a screen reader would leave out or say wrongly. */
+const names: Record<string, MessageKey> = {
+  '−': 'signs.names.minus',
+  '/': 'signs.names.fractionLine',
+  '×': 'signs.names.times',
+  '÷': 'signs.names.dividedBy',
+  '·': 'signs.names.dot',
+  '√': 'signs.names.root',
+  '≠': 'signs.names.notEqual',
+  '≤': 'signs.names.atMost',
+  '≥': 'signs.names.atLeast',
+  '≈': 'signs.names.about',
+  '±': 'signs.names.plusMinus',
+  '⁺': 'signs.names.raisedPlus',
+  '⁻': 'signs.names.raisedMinus',
+  ⁿ: 'signs.names.raisedN',
 };
-const nameOf = (sign: string, group: string) => {
-  const index = '⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(sign);
-  if (index >= 0) return `${sign} raised ${index}`;
-  const low = '₀₁₂₃₄₅₆₇₈₉'.indexOf(sign);
-  return low >= 0
-    ? `${sign} lowered ${low}`
-    : `${sign} ${names[sign] ?? (group === 'Fractions' ? 'fraction' : '')}`.trim();
-};
+function nameOf(sign: string, group: Group): string {
+  const raised = '⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(sign);
+  if (raised >= 0) return say('signs.raisedDigit', { sign, digit: raised });
+  const lowered = '₀₁₂₃₄₅₆₇₈₉'.indexOf(sign);
+  if (lowered >= 0) return say('signs.loweredDigit', { sign, digit: lowered });
+  const key = names[sign] ?? (group === 'fractions' ? 'signs.names.fraction' : null);
+  return key === null ? sign : say('signs.named', { sign, name: say(key) });
+}
 </script>
 
 <template>
-  <div class="pad" role="group" aria-label="Signs">
-    <div v-for="[name, signs] in groups" :key="name" class="line">
-      <span class="faded small name">{{ name }}</span>
+  <div class="pad" role="group" :aria-label="say('signs.label')">
+    <div v-for="[group, signs] in groups" :key="group" class="line">
+      <span class="faded small name">{{ say(`signs.${group}`) }}</span>
       <!-- Pressed without taking the cursor out of the field. -->
       <button
         v-for="sign in signs.split(' ')"
         :key="sign"
         type="button"
         :disabled="disabled"
-        :aria-label="nameOf(sign, name)"
+        :aria-label="nameOf(sign, group)"
         @mousedown.prevent
         @click="emit('write', sign)"
       >

@@ -1,4 +1,5 @@
 /** Photos of phones that keep them as HEIC, which few browsers show: they become JPEG before they are sent. */
+import { say } from '../words';
 
 /** Brands of the container that hold single pictures (ISO/IEC 23008-12, annex B). */
 const brands = ['heic', 'heix', 'heim', 'heis', 'hevc', 'hevx', 'mif1', 'msf1'];
@@ -17,9 +18,7 @@ async function isHeic(file: Blob): Promise<boolean> {
 export async function withoutHeic(file: File): Promise<File> {
   if (!(await isHeic(file))) return file;
   const jpeg = await decoded(await file.arrayBuffer()).catch(() => {
-    throw new Error(
-      `“${file.name}” is a photo in a phone’s own format (HEIC) that cannot be read here. Send it to yourself as JPEG, or set the phone’s camera to its most compatible format.`,
-    );
+    throw new Error(say('answer.unreadablePhoto', { name: file.name }));
   });
   return new File([jpeg], file.name.replace(/\.\w+$/, '') + '.jpg', { type: 'image/jpeg' });
 }

@@ -3,11 +3,10 @@
  * and no way back in it.
  */
 import type { Plays } from './plays';
+import { say } from '../words';
 
-function leftWords(left: number): string {
-  if (left === 0) return 'No plays left';
-  return `Play (${left} ${left === 1 ? 'time' : 'times'} left)`;
-}
+const leftWords = (left: number) =>
+  left === 0 ? say('answer.noPlaysLeft') : say('answer.play', { n: left });
 
 /** Puts the button beside every such sound or film under `place`. */
 export function limitPlays(place: HTMLElement, plays: Plays): void {
@@ -24,7 +23,7 @@ export function limitPlays(place: HTMLElement, plays: Plays): void {
     const show = () => {
       const left = Math.max(0, playLimit - plays.of(src));
       button.disabled = playing || left === 0;
-      button.textContent = playing ? 'Playing …' : leftWords(left);
+      button.textContent = playing ? say('answer.playing') : leftWords(left);
       button.setAttribute('aria-label', `${button.textContent}: ${media.title}`);
     };
     const stop = () => {
@@ -44,7 +43,7 @@ export function limitPlays(place: HTMLElement, plays: Plays): void {
         () => {
           playing = false;
           button.disabled = false;
-          button.textContent = 'It cannot be played now; try again';
+          button.textContent = say('answer.cannotPlay');
         },
       );
       show();

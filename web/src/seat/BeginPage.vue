@@ -1,14 +1,16 @@
 <script setup lang="ts">
 /** Before beginning: what it is, the teacher's instructions, and the word that is read out in the room. */
 import type { SeatRow } from '@oaken/contract/attempts';
-import { practiceInWords } from '@oaken/core/assignments';
-import { inWords as timeInWords } from '@oaken/core/timing';
+import { minute } from '@oaken/core/timing';
 import { onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
-import { limitWords } from './limitWords';
+import { say } from '../words';
+import { limitInWords } from './limitWords';
+import { practiceInWords, sittingInWords } from './ruleWords';
+import { lengthText, momentInWords } from './timeWords';
 
 const session = useSession();
 const router = useRouter();
@@ -23,7 +25,7 @@ onMounted(async () => {
     session.setClock(answer.now);
     row.value =
       answer.assignments.find((assignment) => assignment.assignmentId === assignmentId) ?? null;
-    if (!row.value) wrong.value = 'This is not on your list.';
+    if (!row.value) wrong.value = say('begin.notOnList');
   });
 });
 async function begin(): Promise<void> {
@@ -37,28 +39,29 @@ async function begin(): Promise<void> {
     await router.replace(`/sit/${assignmentId}`);
   });
 }
-const time = (moment: number) => timeInWords(moment, session.school.zone, session.now());
 </script>
 
 <template>
   <header class="seathead">
-    <h1>{{ row?.title ?? 'Before you begin' }}</h1>
-    <RouterLink to="/">Back to my work</RouterLink>
+    <h1>{{ row?.title ?? say('begin.title') }}</h1>
+    <RouterLink to="/">{{ say('list.back') }}</RouterLink>
   </header>
   <main class="column">
     <form v-if="row" @submit.prevent="begin">
       <p>
-        <b>{{
-          row.offPerTry === null
-            ? 'Test, without help.'
-            : 'Practice: check your answers and try again.'
-        }}</b>
-        {{ row.items }} {{ row.items === 1 ? 'question' : 'questions' }}, {{ limitWords(row)
-        }}{{ row.limitMinutes !== null && !row.timed ? ' to work' : '' }}.
-        <template v-if="row.closesAt !== null">It closes {{ time(row.closesAt) }}.</template>
+        <b>{{ say(row.offPerTry === null ? 'begin.test' : 'begin.practice') }}</b>
+        {{
+          say('begin.howMuch', {
+            questions: say('list.questions', { n: row.items }),
+            limit: limitInWords(row),
+          })
+        }}
+        <template v-if="row.closesAt !== null">
+          {{ say('begin.closes', { time: momentInWords(row.closesAt) }) }}
+        </template>
         <template v-if="row.attemptsMade > 0">
-          This is attempt {{ row.attemptsMade + 1 }}.</template
-        >
+          {{ say('begin.attempt', { n: row.attemptsMade + 1 }) }}
+        </template>
       </p>
       <p
         v-for="sentence in row.offPerTry === null ? [] : practiceInWords(row.offPerTry)"
@@ -66,10 +69,12 @@ const time = (moment: number) => timeInWords(moment, session.school.zone, sessio
       >
         {{ sentence }}
       </p>
-      <p v-for="sentence in row.sitting" :key="sentence" class="sitting">{{ sentence }}</p>
+      <p v-for="sentence in sittingInWords(row.sitting)" :key="sentence" class="sitting">
+        {{ sentence }}
+      </p>
       <p v-if="row.instructions" class="instructions">{{ row.instructions }}</p>
       <label v-if="row.asksWord" class="field">
-        <span class="label">The word that your teacher reads out</span>
+        <span class="label">{{ say('begin.word') }}</span>
         <input
           v-model="word"
           class="plain-input big"
@@ -81,7 +86,10 @@ const time = (moment: number) => timeInWords(moment, session.school.zone, sessio
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <button class="btn main" :disabled="busy">Begin</button>
+      <p v-if="row.limitMinutes !== null && !row.timed">
+        {{ say('begin.timeStarts', { time: lengthText(row.limitMinutes * minute) }) }}
+      </p>
+      <button class="btn main" :disabled="busy">{{ say('list.begin') }}</button>
     </form>
     <p v-else-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   </main>

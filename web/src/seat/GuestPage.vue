@@ -1,12 +1,14 @@
 <script setup lang="ts">
 /** Where a link for guests leads: a name for the teacher, and the work. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { inWords as timeInWords } from '@oaken/core/timing';
 import { onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
+import { say } from '../words';
+import LanguageChoice from './LanguageChoice.vue';
+import { momentInWords } from './timeWords';
 
 const session = useSession();
 const router = useRouter();
@@ -31,20 +33,21 @@ async function come(): Promise<void> {
 
 <template>
   <main class="column door">
+    <LanguageChoice />
     <p class="name">Oaken Ledger</p>
     <h1>{{ link?.title ?? session.school.name }}</h1>
     <template v-if="link">
       <p class="faded">{{ link.teacher }}, {{ session.school.name }}</p>
       <p v-if="link.state === 'before'">
-        It opens {{ timeInWords(link.opensAt, session.school.zone, link.now) }}. Come back then.
+        {{ say('guest.opens', { time: momentInWords(link.opensAt) }) }}
       </p>
       <p v-else-if="link.state === 'closed'">
-        It has closed. Ask your teacher if you should still do it.
+        {{ say('guest.closed') }}
       </p>
       <form v-else @submit.prevent="come">
         <label class="field">
           <span class="label"
-            >My name <span class="faded">so that your teacher knows whose work it is</span></span
+            >{{ say('signIn.myName') }} <span class="faded">{{ say('guest.why') }}</span></span
           >
           <input
             v-model="name"
@@ -55,10 +58,11 @@ async function come(): Promise<void> {
           />
         </label>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <button class="btn main wide" :disabled="busy">Go to the work</button>
+        <button class="btn main wide" :disabled="busy">{{ say('guest.go') }}</button>
       </form>
       <p class="faded other">
-        Do you have a class code? <RouterLink to="/sign-in">Sign in with it</RouterLink> instead.
+        {{ say('guest.haveCode') }}
+        <RouterLink to="/sign-in">{{ say('guest.signIn') }}</RouterLink>
       </p>
     </template>
     <p v-else-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

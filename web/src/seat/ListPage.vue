@@ -1,15 +1,19 @@
 <script setup lang="ts">
 import type { SeatRow } from '@oaken/contract/attempts';
-import { inWords as timeInWords } from '@oaken/core/timing';
+import type { MessageKey } from '@oaken/words';
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { inWords, Unreachable } from '../client/request';
 import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
+import { say } from '../words';
 import { undecidedInWords } from './endWords';
 import { listOpened, sendKept } from './keptStore';
-import { limitWords } from './limitWords';
+import LanguageChoice from './LanguageChoice.vue';
+import { limitInWords } from './limitWords';
 import { scoreInWords } from './scoreWords';
+import { hasRules } from './ruleWords';
+import { momentInWords } from './timeWords';
 
 /** Rarely used, and not what a student waits for. */
 const CalendarFeed = defineAsyncComponent(() => import('../parts/CalendarFeed.vue'));
@@ -56,52 +60,62 @@ const groups = computed(() => {
   const of = (...states: SeatRow['state'][]) =>
     rows.value?.filter(({ state }) => states.includes(state)) ?? [];
   return [
-    { title: 'To do now', rows: of('working', 'open'), empty: 'Nothing to do now.' },
-    { title: 'Coming', rows: of('coming').sort((a, b) => a.opensAt - b.opensAt), empty: '' },
+    { title: say('list.now'), rows: of('working', 'open'), empty: say('list.nothingNow') },
     {
-      title: 'Results to read',
+      title: say('list.coming'),
+      rows: of('coming').sort((a, b) => a.opensAt - b.opensAt),
+      empty: '',
+    },
+    {
+      title: say('list.toRead'),
       rows: of('handed-in')
         .filter(({ canRead }) => canRead)
         .reverse(),
       empty: '',
     },
     {
-      title: 'Handed in',
+      title: say('list.handedIn'),
       rows: of('handed-in')
         .filter(({ canRead }) => !canRead)
         .reverse(),
       empty: '',
     },
-    { title: 'Missed', rows: of('missed').reverse(), empty: '' },
+    { title: say('list.missed'), rows: of('missed').reverse(), empty: '' },
   ];
 });
-const time = (moment: number) => timeInWords(moment, session.school.zone, session.now());
-const items = (row: SeatRow) => `${row.items} ${row.items === 1 ? 'question' : 'questions'}`;
+const items = (row: SeatRow) => say('list.questions', { n: row.items });
 const canTryAgain = (row: SeatRow) =>
   row.state === 'handed-in' && row.handedInAt !== null && row.attemptsLeft !== 0;
-function facts(row: SeatRow): string {
-  const limit = limitWords(row);
-  if (row.state === 'coming') return `opens ${time(row.opensAt)} · ${items(row)} · ${limit}`;
-  if (row.state === 'handed-in') {
-    if (row.handedInAt === null) return 'time is over';
-    const how = `${row.handedInBy === 'server' ? 'time ran out' : 'handed in'} ${time(row.handedInAt)}`;
-    const left =
-      row.attemptsLeft === null
-        ? 'you can try again'
-        : `${row.attemptsLeft} ${row.attemptsLeft === 1 ? 'attempt' : 'attempts'} left`;
-    return canTryAgain(row) ? `${how} · ${left}` : how;
-  }
-  if (row.state === 'missed') return row.closesAt === null ? '' : `closed ${time(row.closesAt)}`;
+const at = (key: MessageKey, moment: number) => say(key, { time: momentInWords(moment) });
+function handedInWords(row: SeatRow, moment: number): string {
+  const how = at(row.handedInBy === 'server' ? 'list.ranOut' : 'list.handedInAt', moment);
+  if (!canTryAgain(row)) return how;
+  const left =
+    row.attemptsLeft === null
+      ? say('list.tryAgain')
+      : say('list.attemptsLeft', { n: row.attemptsLeft });
+  return `${how} · ${left}`;
+}
+function openWords(row: SeatRow): string {
   if (row.state === 'working' && row.deadlineAt !== null)
-    return `begun · ends ${time(row.deadlineAt)} · ${items(row)}`;
-  if (row.closesAt !== null && row.closesAt <= session.now() && row.lateUntil !== null)
-    return `late · taken until ${time(row.lateUntil)} · ${items(row)} · ${limit}`;
-  return `${row.closesAt === null ? 'does not close' : `closes ${time(row.closesAt)}`} · ${items(row)} · ${limit}`;
+    return at('list.begunEnds', row.deadlineAt);
+  if (row.closesAt === null) return `${say('list.neverCloses')} · ${limitInWords(row)}`;
+  if (row.closesAt <= session.now() && row.lateUntil !== null)
+    return `${at('list.late', row.lateUntil)} · ${limitInWords(row)}`;
+  return `${at('list.closes', row.closesAt)} · ${limitInWords(row)}`;
+}
+function facts(row: SeatRow): string {
+  if (row.state === 'coming')
+    return `${at('list.opens', row.opensAt)} · ${items(row)} · ${limitInWords(row)}`;
+  if (row.state === 'handed-in')
+    return row.handedInAt === null ? say('list.timeOver') : handedInWords(row, row.handedInAt);
+  if (row.state === 'missed') return row.closesAt === null ? '' : at('list.closed', row.closesAt);
+  return `${items(row)} · ${openWords(row)}`;
 }
 /** What is read or typed first stands on a page of its own. */
 const way = (row: SeatRow) =>
   row.state !== 'working' &&
-  (row.asksWord || row.instructions || row.sitting.length > 0 || row.attemptsMade > 0)
+  (row.asksWord || row.instructions || hasRules(row.sitting) || row.attemptsMade > 0)
     ? `/begin/${row.assignmentId}`
     : `/sit/${row.assignmentId}`;
 async function leave(): Promise<void> {
@@ -112,24 +126,26 @@ async function leave(): Promise<void> {
 
 <template>
   <header class="seathead">
-    <h1>{{ session.name || 'My work' }}</h1>
-    <button class="word" @click="leave">Sign out</button>
+    <h1>{{ session.name || say('list.title') }}</h1>
+    <button class="word" @click="leave">{{ say('list.signOut') }}</button>
   </header>
   <main class="column">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <section v-if="open.length">
-      <h2>Open on this device</h2>
+      <h2>{{ say('list.openHere') }}</h2>
       <ul>
         <li v-for="entry in open" :key="entry.id">
           <p class="title">{{ entry.title }}</p>
-          <RouterLink class="btn main" :to="`/sit/${entry.id}`">Go on</RouterLink>
+          <RouterLink class="btn main" :to="`/sit/${entry.id}`">{{
+            say('list.continue')
+          }}</RouterLink>
         </li>
       </ul>
     </section>
     <p v-if="waiting" class="kept" role="status">
-      This device still keeps answers of yours; they are sent as soon as there is network.
+      {{ say('list.kept') }}
     </p>
-    <p v-if="!rows && !wrong" class="faded">Looking …</p>
+    <p v-if="!rows && !wrong" class="faded">{{ say('list.loading') }}</p>
     <template v-for="group in rows ? groups : []" :key="group.title">
       <section v-if="group.rows.length || group.empty">
         <h2>{{ group.title }}</h2>
@@ -139,7 +155,7 @@ async function leave(): Promise<void> {
             <div>
               <p class="title">{{ row.title }}</p>
               <p class="faded">
-                {{ row.offPerTry === null ? 'test' : 'practice' }} · {{ facts(row) }}
+                {{ say(row.offPerTry === null ? 'list.test' : 'list.practice') }} · {{ facts(row) }}
               </p>
               <p v-if="row.undecided">{{ undecidedInWords(row.undecided) }}</p>
               <p class="faded small">{{ row.teacher }}</p>
@@ -148,7 +164,7 @@ async function leave(): Promise<void> {
               v-if="row.state === 'open' || row.state === 'working'"
               class="btn main"
               :to="way(row)"
-              >{{ row.state === 'working' ? 'Go on' : 'Begin' }}</RouterLink
+              >{{ say(row.state === 'working' ? 'list.continue' : 'list.begin') }}</RouterLink
             >
             <span v-else class="outcome">
               <RouterLink
@@ -157,16 +173,19 @@ async function leave(): Promise<void> {
                 :to="`/report/${row.assignmentId}`"
                 >{{ scoreInWords(row.score) }}</RouterLink
               >
-              <span v-else-if="row.state === 'handed-in'" class="faded small"
-                >score not out yet</span
-              >
-              <RouterLink v-if="canTryAgain(row)" class="btn" :to="way(row)">Try again</RouterLink>
+              <span v-else-if="row.state === 'handed-in'" class="faded small">{{
+                say('list.notReleased')
+              }}</span>
+              <RouterLink v-if="canTryAgain(row)" class="btn" :to="way(row)">{{
+                say('list.again')
+              }}</RouterLink>
             </span>
           </li>
         </ul>
       </section>
     </template>
     <CalendarFeed v-if="rows?.length" />
+    <LanguageChoice />
   </main>
 </template>
 

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 /** Help with one question of a practice: check, hints one by one, show the answer, and what became of it. */
 import type { Help } from '@oaken/contract/attempts';
-import { practiceInWords } from '@oaken/core/assignments';
 import { computed } from 'vue';
 import RichText from '../parts/RichText.vue';
+import { say } from '../words';
+import { practiceInWords } from './ruleWords';
 
 const props = defineProps<{
   help: Help;
@@ -17,23 +18,40 @@ const emit = defineEmits<{ check: []; hint: []; show: [] }>();
 
 const round = (n: number) => Math.round(n * 100) / 100;
 const ofPoints = (share: number) =>
-  `${round(share * props.points)} of ${props.points} ${props.points === 1 ? 'point' : 'points'}`;
+  say('practice.points', { earned: round(share * props.points), n: props.points });
+const partlyRight = computed(() => {
+  const { parts, share } = props.help;
+  if (parts.length > 1) {
+    const right = parts.filter((part) => part.right).length;
+    return say('practice.partsRight', { right, n: parts.length });
+  }
+  return (share ?? 0) > 0 ? say('practice.someRight') : '';
+});
 const helpWords = computed(() => {
-  const { done, shown, tries, share, parts, earned, worth } = props.help;
-  if (shown) return 'The answer was shown, so this question gives no points.';
-  if (done) return `Right${tries > 1 ? `, at try ${tries}` : ''}: ${ofPoints(worth)}.`;
+  const { done, shown, tries, earned, worth } = props.help;
+  if (shown) return say('practice.shown');
+  if (done)
+    return say(tries > 1 ? 'practice.rightAtTry' : 'practice.right', {
+      tries,
+      points: ofPoints(worth),
+    });
   if (tries === 0) return '';
-  const right = parts.filter((part) => part.right).length;
-  const ofOne = (share ?? 0) > 0 ? ' Some of it is right.' : '';
-  const some = parts.length > 1 ? ` ${right} of ${parts.length} parts are right.` : ofOne;
-  const so = earned > 0 ? ` You have ${ofPoints(earned)} so far.` : '';
-  return `Not right yet.${some}${so} ${worth > earned ? `A right answer now gives ${ofPoints(worth)}.` : 'You can try again; it takes nothing away.'}`;
+  return [
+    say('practice.notYet'),
+    partlyRight.value,
+    earned > 0 ? say('practice.soFar', { points: ofPoints(earned) }) : '',
+    worth > earned
+      ? say('practice.nowGives', { points: ofPoints(worth) })
+      : say('practice.freeAgain'),
+  ]
+    .filter(Boolean)
+    .join(' ');
 });
 const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length);
 </script>
 
 <template>
-  <section class="help" aria-label="Help">
+  <section class="help" :aria-label="say('practice.label')">
     <p v-if="help.tries === 0 && !help.done" class="price">
       {{ practiceInWords(offPerTry).join(' ') }}
     </p>
@@ -45,7 +63,9 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
       <li v-for="(hint, index) in help.hints" :key="index"><RichText :html="hint" /></li>
     </ol>
     <template v-if="help.done">
-      <p v-for="(sentence, position) in help.right ?? []" :key="position">Right: {{ sentence }}</p>
+      <p v-for="(sentence, position) in help.right ?? []" :key="position">
+        {{ say('practice.key', { answer: sentence }) }}
+      </p>
       <RichText v-if="help.explanation" class="why" :html="help.explanation" />
     </template>
     <div class="ask">
@@ -55,13 +75,13 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
         :disabled="busy || !answered"
         @click="emit('check')"
       >
-        Check my answer
+        {{ say('practice.check') }}
       </button>
       <button v-if="hintsLeft > 0" class="btn" :disabled="busy" @click="emit('hint')">
-        {{ help.hints.length ? 'Next hint' : 'Give me a hint' }}
+        {{ say(help.hints.length ? 'practice.nextHint' : 'practice.firstHint') }}
       </button>
       <button v-if="!help.done" class="btn" :disabled="busy" @click="emit('show')">
-        Show the answer
+        {{ say('practice.show') }}
       </button>
     </div>
   </section>

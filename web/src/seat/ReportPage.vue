@@ -6,6 +6,8 @@ import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import RichText from '../parts/RichText.vue';
 import TallyBox from '../parts/TallyBox.vue';
+import { percentText } from '@oaken/words';
+import { language, say } from '../words';
 import { scoreInWords, waitingInWords } from './scoreWords';
 
 type Report = AnswerOf<typeof api.readReport>;
@@ -22,8 +24,8 @@ const round = (n: number) => Math.round(n * 100) / 100;
 
 <template>
   <header class="seathead">
-    <h1>{{ report?.title ?? 'Result' }}</h1>
-    <RouterLink to="/">Back to my work</RouterLink>
+    <h1>{{ report?.title ?? say('report.title') }}</h1>
+    <RouterLink to="/">{{ say('list.back') }}</RouterLink>
   </header>
   <main class="column">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
@@ -33,15 +35,15 @@ const round = (n: number) => Math.round(n * 100) / 100;
       </p>
       <p v-if="report.score.waiting > 0">{{ waitingInWords(report.score) }}</p>
       <p v-if="report.attempts > 1" class="faded">
-        Attempt {{ report.attempt }} of {{ report.attempts }} counts.
+        {{ say('report.attemptCounts', { attempt: report.attempt, attempts: report.attempts }) }}
       </p>
       <p v-if="report.lateOff > 0" class="faded">
-        {{ Math.round(report.lateOff * 1000) / 10 }}% is taken off because it was late.
+        {{ say('report.lateOff', { percent: percentText(report.lateOff, language, 1) }) }}
       </p>
       <p v-for="note in report.notes" :key="note" class="said">{{ note }}</p>
-      <p v-if="!report.entries" class="faded">What was right, and why, is not out yet.</p>
+      <p v-if="!report.entries" class="faded">{{ say('report.notOut') }}</p>
       <section v-if="report.byStandard?.length">
-        <h2>By standard</h2>
+        <h2>{{ say('report.byStandard') }}</h2>
         <ul class="standards">
           <li v-for="entry in report.byStandard" :key="entry.code">
             <TallyBox
@@ -67,36 +69,44 @@ const round = (n: number) => Math.round(n * 100) / 100;
             :needs-marking="entry.needsMarking"
             :label="
               entry.needsMarking
-                ? 'Waits for your teacher'
-                : `${round(entry.points)} of ${round(entry.maxPoints)} points`
+                ? say('report.forTeacher')
+                : say('report.points', { points: round(entry.points), n: round(entry.maxPoints) })
             "
           />
-          Question {{ n + 1 }}
-          <span v-if="entry.asks === 'opinion'" class="faded"
-            >your opinion; it gives no points</span
-          >
-          <span v-else-if="entry.asks === 'nothing'" class="faded">to read</span>
+          {{ say('report.question', { n: n + 1 }) }}
+          <span v-if="entry.asks === 'opinion'" class="faded">{{ say('report.opinion') }}</span>
+          <span v-else-if="entry.asks === 'nothing'" class="faded">{{ say('report.toRead') }}</span>
           <span v-else-if="entry.points !== null" class="faded">{{
             entry.needsMarking
-              ? 'waits for your teacher'
-              : `${round(entry.points)} of ${round(entry.maxPoints)}`
+              ? say('report.forTeacher')
+              : say('report.score', {
+                  points: round(entry.points),
+                  maxPoints: round(entry.maxPoints),
+                })
           }}</span>
         </h2>
         <RichText :html="entry.stem" />
         <p v-if="entry.asks !== 'nothing'">
-          My answer: <b>{{ entry.mine || 'none' }}</b>
+          {{ say('report.myAnswer') }} <b>{{ entry.mine || say('report.none') }}</b>
         </p>
         <p v-if="entry.note" class="said">{{ entry.note }}</p>
         <ul v-if="entry.levels.length" class="said">
           <li v-for="level in entry.levels" :key="level.criterion">
-            {{ level.criterion }}: {{ round(level.points) }} of {{ round(level.maxPoints)
+            {{ level.criterion }}:
+            {{
+              say('report.score', {
+                points: round(level.points),
+                maxPoints: round(level.maxPoints),
+              })
             }}{{ level.words ? `. ${level.words}` : '' }}
           </li>
         </ul>
         <p v-for="comment in entry.comments" :key="comment" class="said">
-          Your teacher: {{ comment }}
+          {{ say('report.teacher', { comment }) }}
         </p>
-        <p v-for="(sentence, s) in entry.right ?? []" :key="s">Right: {{ sentence }}</p>
+        <p v-for="(sentence, s) in entry.right ?? []" :key="s">
+          {{ say('report.key', { answer: sentence }) }}
+        </p>
         <RichText v-if="entry.explanation" class="explanation" :html="entry.explanation" />
       </article>
     </template>

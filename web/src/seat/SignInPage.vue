@@ -5,6 +5,8 @@ import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
+import { say } from '../words';
+import LanguageChoice from './LanguageChoice.vue';
 
 const session = useSession();
 const route = useRoute();
@@ -42,7 +44,7 @@ function goOn(): void {
 }
 const signIn = () =>
   act(async () => {
-    if (!form.studentId) throw new Error('Choose your name first.');
+    if (!form.studentId) throw new Error(say('signIn.chooseNameFirst'));
     session.take(await seatCall('signInStudent', { body: form }));
     goOn();
   });
@@ -56,17 +58,18 @@ const join = () =>
 
 <template>
   <main class="column door">
+    <LanguageChoice />
     <p class="name">Oaken Ledger</p>
-    <h1>{{ session.school.name || 'Sign in' }}</h1>
+    <h1>{{ session.school.name || say('signIn.title') }}</h1>
     <section v-if="fresh" class="welcome">
-      <p>You are on the list of {{ foundClass?.name }}. Your passcode is</p>
+      <p>{{ say('signIn.onList', { className: foundClass?.name ?? '' }) }}</p>
       <p class="passcode">{{ fresh }}</p>
-      <p>Write it down: you need it each time you sign in, and it is shown only now.</p>
-      <button class="btn main wide" @click="goOn">I have written it down</button>
+      <p>{{ say('signIn.keepPasscode') }}</p>
+      <button class="btn main wide" @click="goOn">{{ say('signIn.written') }}</button>
     </section>
     <form v-else-if="!foundClass" @submit.prevent="findClass">
       <label class="field">
-        <span class="label">Class code</span>
+        <span class="label">{{ say('signIn.classCode') }}</span>
         <input
           v-model="form.code"
           class="plain-input big"
@@ -75,22 +78,25 @@ const join = () =>
           spellcheck="false"
           maxlength="12"
           required
-          placeholder="Six letters and digits"
+          :placeholder="say('signIn.classCodeHint')"
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <button class="btn main wide" :disabled="busy">Find my class</button>
+      <button class="btn main wide" :disabled="busy">{{ say('signIn.findClass') }}</button>
       <p class="faded other">
-        Your teacher has the code. Are you a teacher? <a href="/sign-in">Sign in here</a>
+        {{ say('signIn.teacherHasCode') }} {{ say('signIn.areYouTeacher') }}
+        <a href="/sign-in">{{ say('signIn.teacherSignIn') }}</a>
       </p>
     </form>
     <form v-else-if="joining" @submit.prevent="join">
       <p>
-        Class <b>{{ foundClass.name }}</b>
-        <button type="button" class="word" @click="joining = false">I am on the list</button>
+        {{ say('signIn.class') }} <b>{{ foundClass.name }}</b>
+        <button type="button" class="word" @click="joining = false">
+          {{ say('signIn.iAmOnList') }}
+        </button>
       </p>
       <label class="field">
-        <span class="label">Given name</span>
+        <span class="label">{{ say('signIn.givenName') }}</span>
         <input
           v-model="student.givenName"
           class="plain-input big"
@@ -100,7 +106,7 @@ const join = () =>
         />
       </label>
       <label class="field">
-        <span class="label">Family name</span>
+        <span class="label">{{ say('signIn.familyName') }}</span>
         <input
           v-model="student.familyName"
           class="plain-input big"
@@ -110,7 +116,10 @@ const join = () =>
         />
       </label>
       <label class="field">
-        <span class="label">Student number <span class="faded">if you know it</span></span>
+        <span class="label"
+          >{{ say('signIn.studentNumber') }}
+          <span class="faded">{{ say('signIn.ifKnown') }}</span></span
+        >
         <input
           v-model="student.studentNumber"
           class="plain-input big"
@@ -119,24 +128,26 @@ const join = () =>
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <button class="btn main wide" :disabled="busy">Join the class</button>
+      <button class="btn main wide" :disabled="busy">{{ say('signIn.join') }}</button>
     </form>
     <form v-else @submit.prevent="signIn">
       <p>
-        Class <b>{{ foundClass.name }}</b>
-        <button type="button" class="word" @click="foundClass = null">Another class</button>
+        {{ say('signIn.class') }} <b>{{ foundClass.name }}</b>
+        <button type="button" class="word" @click="foundClass = null">
+          {{ say('signIn.anotherClass') }}
+        </button>
       </p>
       <label class="field">
-        <span class="label">My name</span>
+        <span class="label">{{ say('signIn.myName') }}</span>
         <select v-model="form.studentId" class="plain-input big" required>
-          <option :value="0" disabled>Choose your name</option>
+          <option :value="0" disabled>{{ say('signIn.chooseName') }}</option>
           <option v-for="entry in foundClass.students" :key="entry.id" :value="entry.id">
             {{ entry.name }}
           </option>
         </select>
       </label>
       <label class="field">
-        <span class="label">My passcode</span>
+        <span class="label">{{ say('signIn.passcode') }}</span>
         <input
           v-model="form.passcode"
           class="plain-input big"
@@ -149,10 +160,10 @@ const join = () =>
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <button class="btn main wide" :disabled="busy">Sign in</button>
+      <button class="btn main wide" :disabled="busy">{{ say('signIn.title') }}</button>
       <p v-if="foundClass.joining" class="other">
         <button type="button" class="word" @click="joining = true">
-          My name is not on the list
+          {{ say('signIn.notOnList') }}
         </button>
       </p>
     </form>

@@ -14,6 +14,8 @@ import type { OutboxState } from './outbox';
 import TimeLeft from '../sitting/TimeLeft.vue';
 import { useAttempt } from './useAttempt';
 import { useDisplay } from './useDisplay';
+import type { MessageKey } from '@oaken/words';
+import { say } from '../words';
 
 /** Loaded when they are first asked for. */
 const DisplaySheet = defineAsyncComponent(() => import('../sitting/DisplaySheet.vue'));
@@ -72,7 +74,9 @@ const wholeShown = computed(() => {
     (clock.value === null || (end !== clock.value.endsAt && end - session.now() < 3 * hour))
   );
 });
-const partWords = computed(() => (clock.value?.of === 'item' ? 'this question' : 'this section'));
+const partWords = computed(() =>
+  say(clock.value?.of === 'item' ? 'sitting.thisQuestion' : 'sitting.thisSection'),
+);
 const doneInPractice = computed(() =>
   Object.entries(attempt.value?.help ?? {})
     .filter(([, stage]) => stage.done)
@@ -82,7 +86,9 @@ const settled = computed(
   () => new Set(clockOver.value ? entries.value.map(({ id }) => id) : doneInPractice.value),
 );
 const hasAnswer = (id: string) => Object.values(answers[id]?.responses ?? {}).some(isAnswered);
-const account = computed(() => `${doneInPractice.value.length} of ${entries.value.length} done`);
+const account = computed(() =>
+  say('practice.done', { done: doneInPractice.value.length, total: entries.value.length }),
+);
 
 const index = ref(0);
 const asking = ref(false);
@@ -117,20 +123,26 @@ function left(): void {
   flush();
 }
 const end = computed(() => (ended.value === 'no' ? null : endWords(ended.value, late.value)));
-const stateWords: Record<OutboxState, string> = {
-  saved: 'Saved',
-  saving: 'Saving …',
-  kept: 'Kept on this device',
-  over: 'Time is over',
-  'signed-out': 'Signed out: kept on this device',
+const stateKeys: Record<OutboxState, MessageKey> = {
+  saved: 'sitting.saved',
+  saving: 'sitting.saving',
+  kept: 'sitting.keptHere',
+  over: 'sitting.over',
+  'signed-out': 'sitting.signedOut',
 };
+const noNetworkWords = computed(() => {
+  if (!clockOver.value) return say('sitting.noNetwork');
+  return say(
+    clock.value?.of === 'item' ? 'sitting.noNetworkItemOver' : 'sitting.noNetworkSectionOver',
+  );
+});
 const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${assignmentId}` } });
 </script>
 
 <template>
   <div class="seat" :style="{ fontSize: `${size}rem` }">
     <header class="seathead">
-      <h1>{{ attempt?.form.title ?? 'My work' }}</h1>
+      <h1>{{ attempt?.form.title ?? say('list.title') }}</h1>
       <TimeLeft
         v-if="attempt && clock && ended === 'no' && !paused"
         :deadline-at="clock.endsAt"
@@ -141,46 +153,45 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
       <TimeLeft
         v-if="attempt && wholeShown && ended === 'no' && !paused"
         :deadline-at="present(attempt.deadlineAt, 'deadline at')"
-        :of="clock ? 'all' : ''"
+        :of="clock ? say('sitting.everything') : ''"
         :warn-at="attempt.warnMinutes.map((own) => own * minute)"
         @up="timeUp"
       />
       <span v-if="attempt?.mode === 'practice'" class="account">{{ account }}</span>
       <span v-if="attempt && ended !== 'handed-in'" class="state" :class="state" role="status">{{
-        stateWords[state]
+        say(stateKeys[state])
       }}</span>
     </header>
     <p v-if="wrong" class="wrong note" role="alert">
-      {{ wrong }} <RouterLink to="/">Back to my work</RouterLink>
+      {{ wrong }} <RouterLink to="/">{{ say('list.back') }}</RouterLink>
     </p>
     <p v-for="notice in notices" :key="notice.id" class="note said" role="alert">
-      <span><b>Your teacher says:</b> {{ notice.text }}</span>
+      <span
+        ><b>{{ say('sitting.teacherSays') }}</b> {{ notice.text }}</span
+      >
       <button class="word" @click="notices.splice(notices.indexOf(notice), 1)">
-        I have read it
+        {{ say('sitting.readIt') }}
       </button>
     </p>
     <p v-if="goingOn === 'no-network'" class="note" role="status">
-      There is no network now.
-      {{ clockOver ? `The time for ${partWords} is over; what` : 'What' }} comes next is shown as
-      soon as there is, and its time begins only then.
+      {{ noNetworkWords }}
     </p>
     <p v-if="state === 'signed-out'" class="note" role="alert">
-      You were signed out. What you wrote is kept here.
-      <button class="word" @click="signInAgain">Sign in again</button>
+      {{ say('sitting.wereSignedOut') }}
+      <button class="word" @click="signInAgain">{{ say('sitting.signInAgain') }}</button>
     </p>
 
     <main v-if="end" class="column end">
       <h2>{{ end.title }}</h2>
       <p v-for="sentence in end.sentences" :key="sentence">{{ sentence }}</p>
-      <RouterLink v-if="ended === 'handed-in'" class="btn main" to="/">Back to my work</RouterLink>
+      <RouterLink v-if="ended === 'handed-in'" class="btn main" to="/">{{
+        say('list.back')
+      }}</RouterLink>
     </main>
 
     <main v-else-if="paused" class="column end">
-      <h2>{{ heldBack?.title ?? 'Paused by your teacher.' }}</h2>
-      <p>
-        {{ heldBack?.detail ?? 'Your time stands still, and what you wrote is kept.' }} The page
-        goes on by itself.
-      </p>
+      <h2>{{ heldBack?.title ?? say('sitting.paused') }}</h2>
+      <p>{{ heldBack?.detail ?? say('sitting.pausedDetail') }} {{ say('sitting.goesOnItself') }}</p>
     </main>
 
     <main v-else-if="attempt" class="working">

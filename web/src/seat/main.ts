@@ -9,6 +9,7 @@ import { useSession } from '../client/session';
 import { keepSession, openSession } from './keptSession';
 import ListPage from './ListPage.vue';
 import SittingPage from './SittingPage.vue';
+import { rememberLanguage } from '../words';
 
 const router = createRouter({
   history: createWebHistory('/seat'),
@@ -40,7 +41,7 @@ onSignedOut(() => {
   // While sitting, the page itself says so and keeps what is typed.
   if (!router.currentRoute.value.path.startsWith('/sit/')) void router.push('/sign-in');
 });
-app.mount('#app');
+void rememberLanguage().then(() => app.mount('#app'));
 
 // After the page itself, which should not wait for it.
 if (import.meta.env.PROD && 'serviceWorker' in navigator)

@@ -1,5 +1,6 @@
-import { count, wholePercent } from '@oaken/core/text';
 import type { ShownScore } from '@oaken/contract/attempts';
+import { percentText } from '@oaken/words';
+import { language, say } from '../words';
 
 const round = (n: number) => Math.round(n * 100) / 100;
 
@@ -8,20 +9,18 @@ const round = (n: number) => Math.round(n * 100) / 100;
  * while some is not marked.
  */
 export function scoreInWords({ points, maxPoints, share, band, waiting }: ShownScore): string {
+  const known = points !== null && maxPoints !== null;
+  const values = known ? { points: round(points), maxPoints: round(maxPoints) } : null;
   if (waiting > 0)
-    return points === null || maxPoints === null || maxPoints <= 0
-      ? 'Not marked yet'
-      : `${round(points)} of ${round(maxPoints)} so far`;
+    return values && values.maxPoints > 0 ? say('report.soFar', values) : say('report.notMarked');
   const words = [
-    points === null || maxPoints === null ? '' : `${round(points)} of ${round(maxPoints)}`,
-    share === null ? '' : `${wholePercent(share)}%`,
+    values ? say('report.score', values) : '',
+    share === null ? '' : percentText(share, language.value),
     band ?? '',
   ].filter(Boolean);
-  return words.join(', ') || 'Read it';
+  return words.join(', ') || say('report.read');
 }
 
-/** What waits, for the student; empty where all is marked. */
+/** What is still to be marked, for the student; empty where all is marked. */
 export const waitingInWords = ({ waiting }: ShownScore) =>
-  waiting > 0
-    ? `${count(round(waiting), 'point')} wait${waiting === 1 ? 's' : ''} to be marked by your teacher.`
-    : '';
+  waiting > 0 ? say('report.waiting', { n: round(waiting) }) : '';

@@ -8,6 +8,7 @@ import { seatCall } from '../client/seatCall';
 import type { LateAnswers } from './endWords';
 import { keepHandedIn, letGoOpened, sendKept } from './keptStore';
 import type { Sitting } from './sitting';
+import { say } from '../words';
 
 /** After the end the page asks whether the server has it: soon at first, then less often, for as long as it is open. */
 const askAgain = 1_500;
@@ -90,7 +91,7 @@ export function useEnding(sitting: Sitting) {
       await over();
     } catch (error) {
       if (error instanceof Unreachable) await keepUntilNetwork(attemptId, time);
-      else wrong.value = `${inWords(error)} It is not handed in yet.`;
+      else wrong.value = say('ending.notYet', { why: inWords(error) });
     } finally {
       handingIn.value = false;
     }

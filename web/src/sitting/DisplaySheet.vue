@@ -2,6 +2,8 @@
 /** Size of text, colours and the line guide, each seen at once behind the sheet. */
 import { onMounted, ref } from 'vue';
 import { setTheme, theme, themes } from '../theme/theme';
+import { percentText } from '@oaken/words';
+import { language, say } from '../words';
 
 const size = defineModel<number>('size', { required: true });
 const guide = defineModel<boolean>('guide', { required: true });
@@ -9,8 +11,6 @@ const emit = defineEmits<{ close: [] }>();
 const sizes = [1, 1.2, 1.4, 1.7, 2];
 const sheet = ref<HTMLDialogElement>();
 onMounted(() => sheet.value?.showModal());
-const names = { light: 'Light', cream: 'Cream', dark: 'Dark', strong: 'Black on white' };
-const percent = (value: number) => `${Math.round(value * 100)}%`;
 </script>
 
 <template>
@@ -21,29 +21,31 @@ const percent = (value: number) => `${Math.round(value * 100)}%`;
     @cancel="emit('close')"
     @close="emit('close')"
   >
-    <h2 id="display-title">Text and colours</h2>
+    <h2 id="display-title">{{ say('sitting.display') }}</h2>
     <fieldset>
-      <legend>Size of text</legend>
+      <legend>{{ say('display.size') }}</legend>
       <label v-for="entry in sizes" :key="entry" class="option">
         <input type="radio" name="size" :checked="size === entry" @change="size = entry" />
-        {{ percent(entry) }}
+        {{ percentText(entry, language) }}
       </label>
     </fieldset>
     <fieldset>
-      <legend>Colours</legend>
+      <legend>{{ say('display.colors') }}</legend>
       <label v-for="option in themes" :key="option" class="option">
         <input type="radio" name="theme" :checked="theme === option" @change="setTheme(option)" />
-        <span class="swatch" :data-theme="option" aria-hidden="true">ab</span> {{ names[option] }}
+        <span class="swatch" :data-theme="option" aria-hidden="true">ab</span>
+        {{ say(`display.${option}`) }}
       </label>
     </fieldset>
     <fieldset>
-      <legend>Line guide</legend>
+      <legend>{{ say('display.guide') }}</legend>
       <label class="option"
-        ><input v-model="guide" type="checkbox" /> Show a few lines and cover the rest. It follows
-        the pointer; its handle at the right can be dragged, or moved by the arrow keys.</label
+        ><input v-model="guide" type="checkbox" /> {{ say('display.guideText') }}</label
       >
     </fieldset>
-    <div class="buttons"><button class="btn main" @click="sheet?.close()">Done</button></div>
+    <div class="buttons">
+      <button class="btn main" @click="sheet?.close()">{{ say('display.done') }}</button>
+    </div>
   </dialog>
 </template>
 

@@ -2,6 +2,7 @@
 /** Before handing in, or leaving a part for good: what is unanswered or flagged, each a way back to it. */
 import type { Progress } from '@oaken/core/sitting';
 import { computed, onMounted, ref } from 'vue';
+import { say } from '../words';
 
 const props = defineProps<{
   way: { id: string; number: number; progress: Progress; flagged: boolean }[];
@@ -24,10 +25,10 @@ const lists = computed(() => {
   const flagged = props.way.filter((step) => step.flagged);
   return [
     {
-      title: `${open.length === 1 ? '1 question is' : `${open.length} questions are`} not answered:`,
+      title: say('sitting.openQuestions', { n: open.length }),
       questions: open,
     },
-    { title: 'Flagged to come back:', questions: flagged },
+    { title: say('sitting.flaggedQuestions'), questions: flagged },
   ].filter(({ questions }) => questions.length > 0);
 });
 </script>
@@ -40,15 +41,15 @@ const lists = computed(() => {
     @cancel.prevent="emit('stay')"
   >
     <h2 id="leave-title">{{ title }}</h2>
-    <p v-if="single && lists.length">This question is not answered.</p>
-    <p v-else-if="!single && lists.length === 0">Everything is answered and nothing is flagged.</p>
+    <p v-if="single && lists.length">{{ say('sitting.thisOpen') }}</p>
+    <p v-else-if="!single && lists.length === 0">{{ say('sitting.allDone') }}</p>
     <div v-for="list in single ? [] : lists" :key="list.title">
       <p>{{ list.title }}</p>
       <button
         v-for="entry in list.questions"
         :key="entry.id"
         class="number"
-        :aria-label="`Go to question ${entry.number}`"
+        :aria-label="say('sitting.goTo', { n: entry.number })"
         @click="emit('go', entry.number)"
       >
         {{ entry.number }}
@@ -56,7 +57,7 @@ const lists = computed(() => {
     </div>
     <p class="faded">{{ end }}</p>
     <div class="buttons">
-      <button class="btn" @click="emit('stay')">Keep working</button>
+      <button class="btn" @click="emit('stay')">{{ say('sitting.stay') }}</button>
       <button class="btn main" :disabled="busy" @click="emit('leave')">
         {{ busy ? doing : verb }}
       </button>

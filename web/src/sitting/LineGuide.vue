@@ -2,6 +2,7 @@
 /** Covers all but a few lines. It follows the mouse; its handle is dragged by touch and moved by the arrow keys. */
 import { present } from '@oaken/core/certain';
 import { onMounted, onUnmounted, ref } from 'vue';
+import { say } from '../words';
 
 const area = ref<HTMLElement>();
 /** The middle of what is left open, as a share of the height. */
@@ -44,7 +45,7 @@ const drag = (event: PointerEvent) =>
     <button
       class="handle"
       role="slider"
-      aria-label="Line guide"
+      :aria-label="say('display.guide')"
       aria-orientation="vertical"
       :aria-valuenow="Math.round(place * 100)"
       aria-valuemin="0"

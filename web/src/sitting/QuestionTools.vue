@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What a student does with the question that is open, besides answering it. */
 import { onUnmounted, ref, watch } from 'vue';
+import { say } from '../words';
 
 const crossing = defineModel<boolean>('crossing', { required: true });
 const props = defineProps<{
@@ -37,16 +38,16 @@ onUnmounted(silence);
 <template>
   <div class="tools">
     <button v-if="canComeBack" class="btn" :aria-pressed="flagged" @click="emit('flag')">
-      {{ flagged ? 'Take flag away' : 'Flag to come back' }}
+      {{ say(flagged ? 'sitting.unflag' : 'sitting.flag') }}
     </button>
     <button v-if="hasChoices" class="btn" :aria-pressed="crossing" @click="crossing = !crossing">
-      {{ crossing ? 'Done crossing out' : 'Cross out choices' }}
+      {{ say(crossing ? 'sitting.crossed' : 'sitting.crossOut') }}
     </button>
-    <button class="btn" @click="emit('display')">Text and colours</button>
+    <button class="btn" @click="emit('display')">{{ say('sitting.display') }}</button>
     <button v-if="aloud" class="btn" :aria-pressed="reading" @click="readAloud">
-      {{ reading ? 'Stop reading' : 'Read aloud' }}
+      {{ say(reading ? 'sitting.stopReading' : 'sitting.readAloud') }}
     </button>
-    <p v-if="voiceless" class="faded">This browser has no voice to read with.</p>
+    <p v-if="voiceless" class="faded">{{ say('sitting.noVoice') }}</p>
   </div>
 </template>
 

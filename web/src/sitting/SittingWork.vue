@@ -16,6 +16,8 @@ import QuestionTools from './QuestionTools.vue';
 import { useWay } from './useWay';
 import WayThrough from './WayThrough.vue';
 import { toggled } from '../parts/toggled';
+import { lengthInWords, minute } from '@oaken/core/timing';
+import { language, say } from '../words';
 import './seat.css';
 
 const index = defineModel<number>('at', { required: true });
@@ -99,21 +101,21 @@ const { before, total, openSteps, way, beginStage } = useWay({
 
 const leaving = ref(false);
 const nextWords = computed(() => {
-  if (index.value < entries.value.length - 1) return 'Next';
+  if (index.value < entries.value.length - 1) return say('sitting.next');
   if (!props.course?.next) return null;
-  return props.course.next === 'section' ? 'Next section' : 'Next';
+  return say(props.course.next === 'section' ? 'sitting.nextSection' : 'sitting.next');
 });
-const handInWords = {
-  title: 'Hand in?',
-  end: 'After handing in, answers cannot be changed.',
-  verb: 'Hand in now',
-  doing: 'Handing in …',
-};
+const handInWords = computed(() => ({
+  title: say('sitting.handInTitle'),
+  end: say('sitting.handInEnd'),
+  verb: say('sitting.handInNow'),
+  doing: say('sitting.handingIn'),
+}));
 const leaveWords = computed(() => ({
-  title: entries.value.length > 1 ? 'Go on to the next section?' : 'Go on?',
-  end: 'You cannot come back here.',
-  verb: 'Go on',
-  doing: 'Going on …',
+  title: say(entries.value.length > 1 ? 'sitting.sectionTitle' : 'sitting.questionTitle'),
+  end: say('sitting.leaveEnd'),
+  verb: say('sitting.leaveNow'),
+  doing: say('sitting.leaving'),
 }));
 /** A question that is answered is left without asking: its page has said that there is no way back. */
 function leave(): void {
@@ -152,7 +154,7 @@ watch(
         :key="here.item.passage?.revision"
         class="reading"
         tabindex="0"
-        :aria-label="`Passage: ${passage.title}`"
+        :aria-label="say('sitting.passage', { title: passage.title })"
       >
         <PassageView :passage="passage" />
       </section>
@@ -160,7 +162,7 @@ watch(
         ref="question"
         class="question"
         tabindex="-1"
-        :aria-label="`Question ${before + index + 1} of ${total}`"
+        :aria-label="say('sitting.questionOf', { number: before + index + 1, total })"
       >
         <div class="column">
           <p v-if="before + index === 0 && form.directions" class="directions">
@@ -171,23 +173,22 @@ watch(
             {{ here.section.directions }}
             <template v-if="here.section.minutes && !course?.clock">
               {{
-                here.section.minutes === 1 ? '1 minute is' : `${here.section.minutes} minutes are`
+                say('sitting.sectionMinutes', {
+                  time: lengthInWords(here.section.minutes * minute, language),
+                })
               }}
-              meant for this section.</template
-            >
+            </template>
           </p>
           <p v-if="course?.next && entries.length === 1" class="faded small">
-            You cannot come back to this question once you have gone on.
+            {{ say('sitting.noComingBack') }}
           </p>
           <div class="top">
             <h2>
-              Question {{ before + index + 1 }}
+              {{ say('sitting.question', { number: before + index + 1 }) }}
               <span class="faded"
-                >of {{ total
+                >{{ say('sitting.of', { total })
                 }}{{
-                  here.points === 0
-                    ? ''
-                    : ` · ${here.points} ${here.points === 1 ? 'point' : 'points'}`
+                  here.points === 0 ? '' : ` · ${say('sitting.points', { n: here.points })}`
                 }}</span
               >
             </h2>

@@ -3,6 +3,7 @@
 import { lengthInWords, minute } from '@oaken/core/timing';
 import { computed, onUnmounted, ref, watch } from 'vue';
 import { useSession } from '../client/session';
+import { language, say } from '../words';
 
 const props = defineProps<{
   deadlineAt: number;
@@ -10,7 +11,10 @@ const props = defineProps<{
   /** What it is left for, where that is not the whole: "this question". */
   of?: string;
 }>();
-const forWhat = computed(() => (props.of ? ` for ${props.of}` : ''));
+const leftWords = (time: string) =>
+  props.of
+    ? say('sitting.timeLeftFor', { time, part: props.of })
+    : say('sitting.timeLeft', { time });
 const emit = defineEmits<{ up: [] }>();
 const session = useSession();
 const left = ref(props.deadlineAt - session.now());
@@ -23,7 +27,7 @@ const timer = setInterval(() => {
   for (const mark of props.warnAt)
     if (left.value > mark && now <= mark) {
       hidden.value = false;
-      warning.value = `${lengthInWords(mark)} left${forWhat.value}.`;
+      warning.value = `${leftWords(lengthInWords(mark, language.value))}.`;
     }
   left.value = now;
   if (now <= 0 && !upSaid) {
@@ -42,8 +46,8 @@ watch(
 const words = computed(() => {
   const rest = Math.max(0, left.value);
   return rest < minute
-    ? lengthInWords(Math.ceil(rest / 1000) * 1000)
-    : lengthInWords(Math.ceil(rest / minute) * minute);
+    ? lengthInWords(Math.ceil(rest / 1000) * 1000, language.value)
+    : lengthInWords(Math.ceil(rest / minute) * minute, language.value);
 });
 const short = computed(() => left.value <= (props.warnAt[0] ?? 0));
 </script>
@@ -51,7 +55,7 @@ const short = computed(() => left.value <= (props.warnAt[0] ?? 0));
 <template>
   <span class="time" :class="{ short }">
     <button class="word" :aria-expanded="!hidden" @click="hidden = !hidden">
-      {{ hidden ? 'Show time' : `${words} left${forWhat}` }}
+      {{ hidden ? say('sitting.showTime') : leftWords(words) }}
     </button>
     <span class="unseen" role="alert">{{ warning }}</span>
   </span>

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 /** The way through the questions: what is answered and flagged, back and on, and handing in. */
 import type { Progress } from '@oaken/core/sitting';
+import type { MessageKey } from '@oaken/words';
 import { nextTick, ref, watch } from 'vue';
+import { say } from '../words';
 
 export interface Step {
   id: string;
@@ -32,14 +34,19 @@ watch(
     list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
   },
 );
+const progressKeys: Record<Progress, MessageKey> = {
+  answered: 'sitting.answered',
+  partly: 'sitting.partly',
+  unanswered: 'sitting.unanswered',
+  'to read': 'sitting.toRead',
+};
 function inWords({ number, shut, progress, flagged, here }: Step): string {
-  const done = progress === 'partly' ? 'partly answered' : progress;
   return [
-    `Question ${number}`,
-    shut === 'ahead' ? 'still to come' : done,
-    shut === 'left' ? 'left' : '',
-    flagged ? 'flagged' : '',
-    here ? 'here' : '',
+    say('sitting.question', { number }),
+    say(shut === 'ahead' ? 'sitting.ahead' : progressKeys[progress]),
+    shut === 'left' ? say('sitting.leftForGood') : '',
+    flagged ? say('sitting.flagged') : '',
+    here ? say('sitting.here') : '',
   ]
     .filter(Boolean)
     .join(', ');
@@ -47,8 +54,8 @@ function inWords({ number, shut, progress, flagged, here }: Step): string {
 </script>
 
 <template>
-  <nav class="foot" aria-label="Way through the questions">
-    <button class="btn" :disabled="first" @click="emit('back')">Back</button>
+  <nav class="foot" :aria-label="say('sitting.way')">
+    <button class="btn" :disabled="first" @click="emit('back')">{{ say('sitting.back') }}</button>
     <ol ref="list" class="way">
       <li v-for="step in way" :key="step.id">
         <button
@@ -70,7 +77,7 @@ function inWords({ number, shut, progress, flagged, here }: Step): string {
     </ol>
     <button v-if="next" class="btn main" @click="emit('next')">{{ next }}</button>
     <button v-if="handIn" class="btn" :class="{ main: last }" @click="emit('handIn')">
-      Hand in
+      {{ say('sitting.handIn') }}
     </button>
   </nav>
 </template>

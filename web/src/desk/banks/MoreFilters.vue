@@ -148,7 +148,11 @@ label {
   color: var(--faded);
 }
 .more :deep(.select-field),
-.more :deep(.date-field) {
+.more :deep(.date-field),
+.more :deep(.el-date-editor) {
   width: 100%;
+}
+.more :deep(.day) {
+  display: none;
 }
 </style>

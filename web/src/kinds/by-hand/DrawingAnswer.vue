@@ -6,6 +6,7 @@
 import { elementAt, present } from '@oaken/core/certain';
 import type { SittingDrawing, Stroke } from '@oaken/core/items';
 import { computed, ref } from 'vue';
+import { say } from '../../words';
 
 const props = defineProps<{
   part: SittingDrawing;
@@ -16,7 +17,8 @@ const props = defineProps<{
 const emit = defineEmits<{ answer: [response: Stroke[]] }>();
 
 const inks = ['var(--ink)', '#1d6a78', '#a3452f', '#5b3f2a', '#7a5c00', '#5c3a7e'];
-const inkNames = ['black', 'blue', 'red', 'brown', 'yellow', 'violet'];
+const inkNames = ['black', 'blue', 'red', 'brown', 'yellow', 'violet'] as const;
+const widths = { 3: 'answer.thin', 6: 'answer.middle', 14: 'answer.thick' } as const;
 const ink = ref(0);
 const width = ref(6);
 const drawing = ref<Stroke | null>(null);
@@ -83,38 +85,38 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div v-if="!disabled" class="tools" role="group" aria-label="Drawing tools">
+  <div v-if="!disabled" class="tools" role="group" :aria-label="say('answer.drawingTools')">
     <button
       v-for="(inkName, position) in inkNames"
       :key="inkName"
       type="button"
       class="ink"
       :aria-pressed="ink === position"
-      :aria-label="`${inkName} ink`"
+      :aria-label="say('answer.ink', { color: say(`answer.inks.${inkName}`) })"
       :disabled="disabled"
       @click="ink = position"
     >
       <span :style="{ background: inks[position] }" />
     </button>
     <button
-      v-for="size in [3, 6, 14]"
+      v-for="size in [3, 6, 14] as const"
       :key="size"
       type="button"
       :aria-pressed="width === size"
       :disabled="disabled"
       @click="width = size"
     >
-      {{ { 3: 'Thin', 6: 'Middle', 14: 'Thick' }[size] }}
+      {{ say(widths[size]) }}
     </button>
     <button
       type="button"
       :disabled="disabled || strokes.length === 0"
       @click="emit('answer', strokes.slice(0, -1))"
     >
-      Undo
+      {{ say('answer.undo') }}
     </button>
     <button type="button" :disabled="disabled || strokes.length === 0" @click="emit('answer', [])">
-      Clear
+      {{ say('answer.clear') }}
     </button>
   </div>
   <svg
@@ -123,7 +125,12 @@ function key(event: KeyboardEvent): void {
     :viewBox="`0 0 1000 ${height}`"
     role="application"
     tabindex="0"
-    :aria-label="`Sheet to draw on${part.ground ? `: ${part.ground.alternative}` : ''}. Arrow keys move the pen, Space puts it down or lifts it. ${strokes.length} strokes.`"
+    :aria-label="
+      say('answer.sheet', {
+        picture: part.ground ? `: ${part.ground.alternative}` : '',
+        strokes: say('answer.strokes', { n: strokes.length }),
+      })
+    "
     @pointerdown="begin"
     @pointermove="drawing && !pen?.down && extend(place($event))"
     @pointerup="end"
@@ -142,7 +149,7 @@ function key(event: KeyboardEvent): void {
     <circle v-if="pen" :cx="pen.x" :cy="pen.y" r="9" class="pen" :class="{ down: pen.down }" />
   </svg>
   <p v-if="!disabled" class="hint">
-    Draw with finger, pen or mouse; with keys: arrows move the pen, Space puts it down.
+    {{ say('answer.drawHint') }}
   </p>
 </template>
 

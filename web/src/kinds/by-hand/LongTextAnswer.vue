@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { present } from '@oaken/core/certain';
 import type { SittingLongText } from '@oaken/core/items';
 import { wordsIn } from '@oaken/core/plain';
 import { computed, ref } from 'vue';
 import SignKeys from '../../parts/SignKeys.vue';
+import { say } from '../../words';
 
 const props = defineProps<{
   part: SittingLongText;
@@ -18,9 +18,16 @@ const text = computed(() => (typeof props.response === 'string' ? props.response
 const words = computed(() => wordsIn(text.value));
 const asked = computed(() => {
   const { leastWords, mostWords } = props.part;
-  if (leastWords && mostWords) return `${leastWords} to ${mostWords} words`;
-  if (leastWords) return `at least ${leastWords} words`;
-  return mostWords ? `at most ${mostWords} words` : '';
+  if (leastWords && mostWords) return say('answer.wordsFromTo', { from: leastWords, n: mostWords });
+  if (leastWords) return say('answer.wordsAtLeast', { n: leastWords });
+  return mostWords ? say('answer.wordsAtMost', { n: mostWords }) : '';
+});
+const countWords = computed(() => {
+  const count = say('answer.words', { n: words.value });
+  const { mostWords } = props.part;
+  return mostWords !== undefined && words.value > mostWords
+    ? say('answer.wordsTooMany', { words: count, over: words.value - mostWords })
+    : count;
 });
 const over = computed(
   () => props.part.mostWords !== undefined && words.value > props.part.mostWords,
@@ -29,7 +36,9 @@ const over = computed(
 
 <template>
   <label class="long">
-    <span class="hint">Your answer{{ asked ? `: ${asked}` : '' }}</span>
+    <span class="hint">{{
+      asked ? say('answer.asked', { words: asked }) : say('answer.yours')
+    }}</span>
     <textarea
       ref="field"
       :name="name"
@@ -41,8 +50,7 @@ const over = computed(
     />
   </label>
   <p class="hint" :class="{ over }">
-    {{ words }} {{ words === 1 ? 'word' : 'words'
-    }}{{ over ? `, ${words - present(part.mostWords, 'most words')} too many` : '' }}
+    {{ countWords }}
   </p>
   <SignKeys :field="field" :disabled="disabled" />
 </template>

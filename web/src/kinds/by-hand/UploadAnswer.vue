@@ -2,6 +2,7 @@
 import type { SittingUpload } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 import { useSendFile } from '../../parts/upload';
+import { say } from '../../words';
 
 const props = defineProps<{
   part: SittingUpload;
@@ -16,7 +17,6 @@ const wrong = ref('');
 const files = computed(() => (Array.isArray(props.response) ? (props.response as string[]) : []));
 const photo = computed(() => props.part.accepts === 'photo');
 const full = computed(() => files.value.length >= props.part.most);
-const what = computed(() => (photo.value ? 'photo' : 'file'));
 
 async function add(event: Event): Promise<void> {
   const field = event.target as HTMLInputElement;
@@ -24,7 +24,7 @@ async function add(event: Event): Promise<void> {
   field.value = '';
   wrong.value = '';
   if (!send) {
-    wrong.value = 'This is a preview: nothing is sent from here.';
+    wrong.value = say('answer.previewOnly');
     return;
   }
   for (const file of list) {
@@ -46,17 +46,14 @@ const remove = (text: string) =>
 
 <template>
   <p class="hint">
-    {{ part.most === 1 ? `Add one ${what}` : `Add up to ${part.most} ${what}s`
-    }}{{
-      photo ? ' of your work: take it now, or choose one.' : ' (picture, PDF, text, sound or film).'
-    }}
+    {{ say(photo ? 'answer.addPhoto' : 'answer.addFile', { n: part.most }) }}
   </p>
   <ul v-if="files.length" class="files">
     <li v-for="(entry, index) in files" :key="entry">
-      <img v-if="photo" :src="entry" :alt="`Photo ${index + 1}`" />
-      <a v-else :href="entry" target="_blank">File {{ index + 1 }}</a>
+      <img v-if="photo" :src="entry" :alt="say('answer.photo', { n: index + 1 })" />
+      <a v-else :href="entry" target="_blank">{{ say('answer.file', { n: index + 1 }) }}</a>
       <button type="button" :disabled="disabled" @click="remove(entry)">
-        Remove {{ what }} {{ index + 1 }}
+        {{ say(photo ? 'answer.removePhoto' : 'answer.removeFile', { n: index + 1 }) }}
       </button>
     </li>
   </ul>
@@ -70,7 +67,11 @@ const remove = (text: string) =>
       :disabled="disabled || sending !== ''"
       @change="add"
     />
-    <span>{{ sending ? `Sending ${sending} …` : `Add a ${what}` }}</span>
+    <span>{{
+      sending
+        ? say('answer.sending', { name: sending })
+        : say(photo ? 'answer.choosePhoto' : 'answer.chooseFile')
+    }}</span>
   </label>
   <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
 </template>

@@ -4,6 +4,7 @@ import type { SittingMultipleChoice, SittingSingleChoice } from '@oaken/core/ite
 import { computed } from 'vue';
 import RichText from '../../parts/RichText.vue';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words';
 
 type TrueFalse = { id: string; kind: 'true-false'; prompt?: string };
 const props = withDefaults(
@@ -23,8 +24,8 @@ const emit = defineEmits<{ answer: [response: unknown]; strike: [choice: string]
 const choices = computed(() =>
   props.part.kind === 'true-false'
     ? [
-        { id: 'true', text: 'True' },
-        { id: 'false', text: 'False' },
+        { id: 'true', text: say('answer.true') },
+        { id: 'false', text: say('answer.false') },
       ]
     : props.part.choices,
 );
@@ -35,8 +36,10 @@ const chosen = computed<string[]>(() => {
 });
 const mostChosen = computed(() => ('mostChosen' in props.part ? props.part.mostChosen : undefined));
 const asked = computed(() => {
-  if (!many.value) return 'Choose one.';
-  return mostChosen.value ? `Choose up to ${mostChosen.value}.` : 'Choose all that are right.';
+  if (!many.value) return say('answer.chooseOne');
+  return mostChosen.value
+    ? say('answer.chooseUpTo', { n: mostChosen.value })
+    : say('answer.chooseAll');
 });
 const full = computed(
   () => mostChosen.value !== undefined && chosen.value.length >= mostChosen.value,
@@ -44,7 +47,7 @@ const full = computed(
 
 /** A formula alone gives a browser no name to read out. */
 function nameOf(text: string): string | undefined {
-  if (text === '') return 'Empty choice';
+  if (text === '') return say('answer.emptyChoice');
   return text.includes('data-formula') ? plainText(text) : undefined;
 }
 function choose(id: string): void {
@@ -81,7 +84,7 @@ function choose(id: string): void {
         :aria-pressed="struck.includes(choice.id)"
         @click="emit('strike', choice.id)"
       >
-        {{ struck.includes(choice.id) ? 'Bring back' : 'Cross out' }}
+        {{ say(struck.includes(choice.id) ? 'answer.bringBack' : 'answer.crossOut') }}
       </button>
     </div>
   </fieldset>

@@ -4,6 +4,7 @@ import type { SittingGrid } from '@oaken/core/items';
 import { computed } from 'vue';
 import RichText from '../../parts/RichText.vue';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words';
 
 const props = defineProps<{
   part: SittingGrid;
@@ -23,7 +24,7 @@ function mark(row: string, column: string): void {
 </script>
 
 <template>
-  <p class="hint">{{ part.many ? 'Mark all that fit in each row.' : 'Mark one in each row.' }}</p>
+  <p class="hint">{{ say(part.many ? 'answer.gridAll' : 'answer.gridOne') }}</p>
   <div class="scroll">
     <table>
       <thead>

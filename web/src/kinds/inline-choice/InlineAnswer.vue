@@ -4,6 +4,7 @@ import { plainText } from '@oaken/core/plain';
 import { type SittingInlineChoice } from '@oaken/core/items';
 import { nextTick, onMounted, ref, watch } from 'vue';
 import RichText from '../../parts/RichText.vue';
+import { language, say } from '../../words';
 
 const props = defineProps<{
   part: SittingInlineChoice;
@@ -36,9 +37,9 @@ async function fill(): Promise<void> {
     const menu = document.createElement('select');
     menu.className = 'gap';
     menu.name = `${props.name}-${partGap.id}`;
-    menu.setAttribute('aria-label', `Gap ${number}`);
+    menu.setAttribute('aria-label', say('answer.gap', { n: number }));
     menu.disabled = props.disabled ?? false;
-    menu.append(new Option('choose …', ''));
+    menu.append(new Option(say('answer.choose'), ''));
     for (const choice of partGap.choices)
       menu.append(new Option(plainText(choice.text), choice.id));
     menu.value = inGap(partGap.id);
@@ -54,7 +55,7 @@ function follow(): void {
   }
 }
 onMounted(fill);
-watch(() => [props.part.text, JSON.stringify(props.part.gaps)], fill);
+watch(() => [props.part.text, JSON.stringify(props.part.gaps), language.value], fill);
 watch(() => [props.response, props.disabled], follow, { deep: true });
 </script>
 

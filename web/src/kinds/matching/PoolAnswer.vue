@@ -7,6 +7,7 @@ import { plainText } from '@oaken/core/plain';
 import type { SittingMatching, SittingSorting } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 import RichText from '../../parts/RichText.vue';
+import { say } from '../../words';
 
 const props = defineProps<{
   part: SittingMatching | SittingSorting;
@@ -44,7 +45,7 @@ const pool = computed(() =>
 );
 const nameOf = (card: string) => plainText(cards.value.find(({ id }) => id === card)?.text ?? '');
 
-function say(list: { place: string; card: string }[]): void {
+function answer(list: { place: string; card: string }[]): void {
   emit(
     'answer',
     list.map(({ place, card }) => (matching.value ? `${place} ${card}` : `${card} ${place}`)),
@@ -54,8 +55,8 @@ function take(card: string): void {
   if (props.disabled) return;
   held.value = held.value === card ? null : card;
   announcement.value = held.value
-    ? `${nameOf(card)} is taken. Choose where it belongs.`
-    : `${nameOf(card)} is let go.`;
+    ? say('answer.taken', { card: nameOf(card) })
+    : say('answer.letGo', { card: nameOf(card) });
 }
 function put(place: string): void {
   const card = held.value;
@@ -64,30 +65,32 @@ function put(place: string): void {
     (pair) =>
       (staysInPool.value || pair.card !== card) && !(matching.value && pair.place === place),
   );
-  say([...rest, { place, card }]);
-  announcement.value = `${nameOf(card)} now belongs to ${plainText(places.value.find(({ id }) => id === place)?.text ?? '')}.`;
+  answer([...rest, { place, card }]);
+  announcement.value = say('answer.belongs', {
+    card: nameOf(card),
+    place: plainText(places.value.find(({ id }) => id === place)?.text ?? ''),
+  });
   held.value = null;
 }
 function back(place: string, card: string): void {
-  say(pairs.value.filter((pair) => pair.place !== place || pair.card !== card));
-  announcement.value = `${nameOf(card)} is back.`;
+  answer(pairs.value.filter((pair) => pair.place !== place || pair.card !== card));
+  announcement.value = say('answer.isBack', { card: nameOf(card) });
   held.value = null;
 }
 function placeWords(place: string): string {
-  if (held.value) return 'Put here';
-  return placedAt(place).length > 0 ? '' : 'empty';
+  if (held.value) return say('answer.putHere');
+  return placedAt(place).length > 0 ? '' : say('answer.empty');
 }
 </script>
 
 <template>
   <p class="hint">
-    {{ matching ? 'Give each its partner' : 'Sort the cards' }}: press a card, then the place where
-    it belongs; or drag it.
+    {{ say(matching ? 'answer.matchHint' : 'answer.sortHint') }}
   </p>
   <div class="board" :class="{ matching }">
     <ul
       class="pool"
-      aria-label="Cards"
+      :aria-label="say('answer.cards')"
       @dragover.prevent
       @drop="
         held &&
@@ -113,9 +116,9 @@ function placeWords(place: string): string {
           }}</span>
         </button>
       </li>
-      <li v-if="pool.length === 0" class="hint">All cards are placed.</li>
+      <li v-if="pool.length === 0" class="hint">{{ say('answer.allPlaced') }}</li>
     </ul>
-    <ul class="places" aria-label="Places">
+    <ul class="places" :aria-label="say('answer.cardPlaces')">
       <li
         v-for="place in places"
         :key="place.id"
@@ -136,7 +139,7 @@ function placeWords(place: string): string {
             @dragstart="held = card.id"
             @dragend="held = null"
           >
-            <span class="unseen">Take back:</span>{{ ' '
+            <span class="unseen">{{ say('answer.takeBack') }}</span>{{ ' '
             }}<RichText :html="card.text" inline /><span
               v-if="card.text.includes('data-formula')"
               class="unseen"
@@ -151,8 +154,8 @@ function placeWords(place: string): string {
             :disabled="disabled || held === null"
             :aria-label="
               held
-                ? `Put here: ${nameOf(held)} to ${plainText(place.text)}`
-                : `Place of ${plainText(place.text)}, empty`
+                ? say('answer.putHereWhat', { card: nameOf(held), place: plainText(place.text) })
+                : say('answer.placeEmpty', { place: plainText(place.text) })
             "
             @click="put(place.id)"
           >

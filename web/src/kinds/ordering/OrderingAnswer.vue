@@ -5,6 +5,7 @@ import { plainText } from '@oaken/core/plain';
 import type { SittingOrdering } from '@oaken/core/items';
 import { computed, nextTick, ref } from 'vue';
 import RichText from '../../parts/RichText.vue';
+import { say } from '../../words';
 
 const props = defineProps<{
   part: SittingOrdering;
@@ -34,7 +35,11 @@ async function move(from: number, to: number, focus = false): Promise<void> {
   await nextTick();
   const shownChoice = order.value[to];
   if (shownChoice)
-    announcement.value = `${plainText(shownChoice.text)} is now number ${to + 1} of ${ids.length}.`;
+    announcement.value = say('answer.moved', {
+      name: plainText(shownChoice.text),
+      position: to + 1,
+      n: ids.length,
+    });
   if (focus) list.value?.querySelectorAll<HTMLElement>('li')[to]?.focus();
 }
 function key(event: KeyboardEvent, index: number): void {
@@ -51,7 +56,7 @@ function over(index: number): void {
 </script>
 
 <template>
-  <p class="hint">Put these in order: drag them, or use the arrows.</p>
+  <p class="hint">{{ say('answer.orderHint') }}</p>
   <p v-if="part.ends?.first" class="end">{{ part.ends.first }}</p>
   <ol ref="list" class="order">
     <li
@@ -70,7 +75,7 @@ function over(index: number): void {
       <button
         type="button"
         :disabled="disabled || position === 0"
-        :aria-label="`Move up: ${plainText(choice.text)}`"
+        :aria-label="say('answer.moveUp', { name: plainText(choice.text) })"
         @click="move(position, position - 1)"
       >
         ↑
@@ -78,7 +83,7 @@ function over(index: number): void {
       <button
         type="button"
         :disabled="disabled || position === order.length - 1"
-        :aria-label="`Move down: ${plainText(choice.text)}`"
+        :aria-label="say('answer.moveDown', { name: plainText(choice.text) })"
         @click="move(position, position + 1)"
       >
         ↓
@@ -98,7 +103,7 @@ function over(index: number): void {
       )
     "
   >
-    This order is right
+    {{ say('answer.orderRight') }}
   </button>
   <p class="unseen" aria-live="polite">{{ announcement }}</p>
 </template>

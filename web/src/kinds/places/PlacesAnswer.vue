@@ -4,6 +4,7 @@ import { afterPress, chosenIn, placesAsked } from '../chosen';
 import type { SittingPlaces } from '@oaken/core/items';
 import { computed } from 'vue';
 import { shapeOf } from './placeShape';
+import { say } from '../../words';
 
 const props = defineProps<{
   part: SittingPlaces;
@@ -21,7 +22,7 @@ function toggle(id: string): void {
 </script>
 
 <template>
-  <p class="hint">{{ placesAsked(part.mostChosen, 'on the picture') }}</p>
+  <p class="hint">{{ placesAsked(part.mostChosen, 'picture') }}</p>
   <div class="picture" :style="{ maxWidth: `${part.picture.width}px` }">
     <img
       :src="part.picture.file"
@@ -32,7 +33,7 @@ function toggle(id: string): void {
     <svg
       :viewBox="`0 0 ${part.picture.width} ${part.picture.height}`"
       role="group"
-      aria-label="Places on the picture"
+      :aria-label="say('answer.places')"
     >
       <component
         :is="shapeOf(place).is"
@@ -56,11 +57,13 @@ function toggle(id: string): void {
   <p class="hint chosen" aria-live="polite">
     {{
       chosen.length
-        ? `Chosen: ${part.places
-            .filter(({ id }) => chosen.includes(id))
-            .map(({ label }) => label)
-            .join(', ')}`
-        : 'Nothing is chosen yet.'
+        ? say('answer.chosen', {
+            names: part.places
+              .filter(({ id }) => chosen.includes(id))
+              .map(({ label }) => label)
+              .join(', '),
+          })
+        : say('answer.noneChosen')
     }}
   </p>
 </template>

@@ -2,6 +2,7 @@
 import type { SittingSurvey } from '@oaken/core/items';
 import { computed } from 'vue';
 import ChoiceAnswer from '../choice/ChoiceAnswer.vue';
+import { say } from '../../words';
 
 const props = defineProps<{
   part: SittingSurvey;
@@ -21,9 +22,9 @@ const answer = (response: unknown) =>
 </script>
 
 <template>
-  <p class="hint">There is no right or wrong here.</p>
+  <p class="hint">{{ say('answer.noRight') }}</p>
   <label v-if="part.style === 'words'">
-    <span class="unseen">Your answer</span>
+    <span class="unseen">{{ say('answer.yours') }}</span>
     <textarea
       :name="name"
       :rows="4"

@@ -2,6 +2,7 @@
 import type { SittingNumeric, SittingShortText } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 import SignKeys from '../../parts/SignKeys.vue';
+import { say } from '../../words';
 
 const props = defineProps<{
   part: SittingNumeric | SittingShortText;
@@ -14,9 +15,9 @@ const emit = defineEmits<{ answer: [response: string] }>();
 const field = ref<HTMLInputElement | null>(null);
 const numeric = computed(() => props.part.kind === 'numeric');
 const label = computed(() => {
-  if (!numeric.value) return 'Your answer';
+  if (!numeric.value) return say('answer.yours');
   const withUnit = 'unitRequired' in props.part && props.part.unitRequired;
-  return withUnit ? 'Your answer, with its unit' : 'Your answer, as a number';
+  return say(withUnit ? 'answer.withUnit' : 'answer.number');
 });
 </script>
 

@@ -51,7 +51,7 @@ watch(() => [props.response, props.disabled], show, { deep: true });
 </script>
 
 <template>
-  <p class="hint">{{ placesAsked(part.mostChosen, 'in the text') }}</p>
+  <p class="hint">{{ placesAsked(part.mostChosen, 'text') }}</p>
   <div ref="place" class="words"><RichText :html="part.text" /></div>
 </template>
 

@@ -1,0 +1,44 @@
+/** The page's language: chosen by whoever reads it, kept in this browser, and switched without loading anew. */
+import { locales } from '@oaken/core/timing';
+import { english, formOf, isLanguage, type Language, type Say } from '@oaken/words';
+import { computed } from 'vue';
+import { createI18n, type Composer } from 'vue-i18n';
+
+const pluralRules = {
+  en: (n: number, forms: number) => formOf('en', n, forms),
+  es: (n: number, forms: number) => formOf('es', n, forms),
+};
+const i18n = createI18n({
+  legacy: false,
+  locale: 'en',
+  fallbackLocale: 'en',
+  messages: { en: english },
+  pluralRules,
+});
+const { t, locale, availableLocales, setLocaleMessage } = i18n.global as Composer;
+
+/** The catalogues that a page does not begin with. */
+const others = {
+  es: () => import('@oaken/words/spanish').then(({ spanish }) => spanish),
+};
+
+/** Says a message; where it is shown, it follows the language. */
+export const say: Say = (key, values = {}) =>
+  typeof values.n === 'number' ? t(key, values, values.n) : t(key, values);
+
+export const language = computed(() => locale.value as Language);
+
+export async function chooseLanguage(wanted: Language): Promise<void> {
+  if (wanted !== 'en' && !availableLocales.includes(wanted))
+    setLocaleMessage(wanted, await others[wanted]());
+  locale.value = wanted;
+  document.documentElement.lang = locales[wanted];
+  localStorage.setItem('oaken-language', wanted);
+}
+
+/** The language that was chosen here before, otherwise the browser's, where it is one of ours. */
+export async function rememberLanguage(): Promise<void> {
+  const chosen = localStorage.getItem('oaken-language') ?? navigator.language.slice(0, 2);
+  // Without a network the page goes on in English.
+  if (isLanguage(chosen) && chosen !== 'en') await chooseLanguage(chosen).catch(() => {});
+}
