@@ -6,8 +6,8 @@ import { expect, test, type Page } from '@playwright/test';
 import { expectAccessible } from './accessible';
 import { watch } from './people';
 
-/** Somebody of 6D whose work has not begun, signed in by the words of the page. */
-async function signIn(page: Page, index: number): Promise<string> {
+/** A student of 6D, signed in by the words of the page. */
+async function signIn(page: Page, index: number): Promise<void> {
   const { name, passcode } = passcodesOf(demoSeed, '6D')[index]!;
   await page.goto('/seat');
   await page.getByLabel(spanish.signIn.classCode).fill('BRN6D4');
@@ -16,7 +16,7 @@ async function signIn(page: Page, index: number): Promise<string> {
   await page.getByLabel(spanish.signIn.passcode).fill(passcode);
   await page.getByRole('button', { name: spanish.signIn.title }).click();
   await expect(page.getByRole('heading', { name })).toBeVisible();
-  return name;
+  await expect(page.getByRole('heading', { name: spanish.list.now })).toBeVisible();
 }
 
 test('a browser that speaks Spanish begins in it, and a whole test can be taken in it', async ({
@@ -29,9 +29,14 @@ test('a browser that speaks Spanish begins in it, and a whole test can be taken 
   });
   const page = await context.newPage();
   watch(page, complaints);
-  await signIn(page, 25);
+  const begin = page.getByRole('link', { name: spanish.list.begin });
+  // The last ones of the class, because other tests begin with the first; some have handed in before.
+  for (let index = 25; index === 25 || (await begin.count()) === 0; index--) {
+    if (index < 25) await page.getByRole('button', { name: spanish.list.signOut }).click();
+    await signIn(page, index);
+  }
   await expectAccessible('the list in Spanish', page);
-  await page.getByRole('link', { name: spanish.list.begin }).first().click();
+  await begin.first().click();
   await expect(page.getByText(spanish.sitting.saved).first()).toBeVisible();
   await expectAccessible('a question in Spanish', page);
   await expect(page.getByRole('button', { name: spanish.sitting.flag })).toBeVisible();

@@ -227,7 +227,7 @@ test('4. students sit it: one loses the page and hands in, another lets the time
     .getByRole('link', { name: english.list.continue })
     .click();
   const answered = () => way.getByRole('button', { name: /, answered/ });
-  const way = sitter.page.getByRole('navigation', { name: 'Way through the questions' });
+  const way = sitter.page.getByRole('navigation', { name: english.sitting.way });
   await expect(answered()).toHaveCount(3);
   await expect(way.getByRole('button', { name: 'Question 2, answered, flagged' })).toBeVisible();
   await expect(sitter.page.locator('.state', { hasText: 'Saved' })).toBeVisible();

@@ -103,7 +103,7 @@ test('sections with times of their own: said before, one after the other, and no
   await sheet.getByRole('button', { name: english.sitting.leaveNow }).click();
   await question(studentPage, 9);
   await expect(studentPage.getByText('15 minutes left for this section')).toBeVisible();
-  await expect(step(studentPage, /^Question 1, answered, left/)).toBeDisabled();
+  await expect(step(studentPage, /^Question 1, answered, closed/)).toBeDisabled();
   await studentPage.reload();
   await question(studentPage, 9);
   await button(studentPage, 'Hand in').click();
@@ -410,7 +410,7 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
       step(
         studentPage,
         new RegExp(
-          `^Question ${n + 1}, (${kind === 'information' ? 'to read' : 'answered|partly answered'}), here`,
+          `^Question ${n + 1}, (${kind === 'information' ? 'to read' : 'answered|partly answered'}), you are here`,
         ),
       ),
     ).toBeVisible();

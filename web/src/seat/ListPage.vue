@@ -97,12 +97,10 @@ function handedInWords(row: SeatRow, moment: number): string {
   return `${how} · ${left}`;
 }
 function openWords(row: SeatRow): string {
-  if (row.state === 'working' && row.deadlineAt !== null)
-    return at('list.begunEnds', row.deadlineAt);
-  if (row.closesAt === null) return `${say('list.neverCloses')} · ${limitInWords(row)}`;
-  if (row.closesAt <= session.now() && row.lateUntil !== null)
-    return `${at('list.late', row.lateUntil)} · ${limitInWords(row)}`;
-  return `${at('list.closes', row.closesAt)} · ${limitInWords(row)}`;
+  if (row.closesAt === null) return say('list.neverCloses');
+  return row.closesAt <= session.now() && row.lateUntil !== null
+    ? at('list.late', row.lateUntil)
+    : at('list.closes', row.closesAt);
 }
 function facts(row: SeatRow): string {
   if (row.state === 'coming')
@@ -110,7 +108,9 @@ function facts(row: SeatRow): string {
   if (row.state === 'handed-in')
     return row.handedInAt === null ? say('list.timeOver') : handedInWords(row, row.handedInAt);
   if (row.state === 'missed') return row.closesAt === null ? '' : at('list.closed', row.closesAt);
-  return `${items(row)} · ${openWords(row)}`;
+  if (row.state === 'working' && row.deadlineAt !== null)
+    return `${at('list.begunEnds', row.deadlineAt)} · ${items(row)}`;
+  return `${openWords(row)} · ${items(row)} · ${limitInWords(row)}`;
 }
 /** What is read or typed first stands on a page of its own. */
 const way = (row: SeatRow) =>
