@@ -60,7 +60,7 @@ const sentences = computed(() => {
       );
     if (form.otherPoints > 0)
       words.push(
-        `${nameOf(index)}: ${count(form.otherPoints, 'item')} ${form.otherPoints === 1 ? 'gives' : 'give'} other points in the bank and ${form.otherPoints === 1 ? 'counts' : 'count'} like the one in the same index of form A.`,
+        `${nameOf(index)}: ${count(form.otherPoints, 'item')} ${form.otherPoints === 1 ? 'gives' : 'give'} other points in the bank and ${form.otherPoints === 1 ? 'counts' : 'count'} like the one in the same place of form A.`,
       );
     if (form.shared > 0)
       words.push(

@@ -44,8 +44,9 @@ legend {
   float: left;
   width: 100%;
 }
-.level {
+.level.level {
   display: flex;
+  margin-right: 0;
   padding: 3px 6px;
   border-left: 3px solid transparent;
   clear: both;

@@ -175,6 +175,7 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
 .grid th,
 .grid td {
   padding: 4px 8px;
+  vertical-align: middle;
   white-space: nowrap;
 }
 .grid .cell {
