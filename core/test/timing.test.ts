@@ -184,13 +184,9 @@ test('times and lengths in words', () => {
     'Mon, Mar 2, 4:00 PM',
     'Mon, Jan 4, 2027, 10:00 AM',
   ]);
-  expect([1_000, 59_000, minute, 90 * minute, 2 * day].map((length) => lengthInWords(length))).toEqual([
-    '1 second',
-    '59 seconds',
-    '1 minute',
-    '1 hour 30 minutes',
-    '2 days',
-  ]);
+  expect(
+    [1_000, 59_000, minute, 90 * minute, 2 * day].map((length) => lengthInWords(length)),
+  ).toEqual(['1 second', '59 seconds', '1 minute', '1 hour 30 minutes', '2 days']);
   expect([20 * minute, 5.4 * hour, 42 * hour].map((length) => roughly(length))).toEqual([
     '20 minutes',
     '5 hours',

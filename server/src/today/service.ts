@@ -78,8 +78,7 @@ function finished(
   time: number,
 ): Waiting[] {
   const line = { ...lineOf(assignment), at: assignment.closesAt ?? time };
-  const mean =
-    assignment.meanShare === null ? '' : `, mean ${wholePercent(assignment.meanShare)}%`;
+  const mean = assignment.meanShare === null ? '' : `, mean ${wholePercent(assignment.meanShare)}%`;
   const detail = `${assignment.handedIn} of ${assignment.given} handed in${mean}`;
   const complete: Waiting = { ...line, what: 'complete', count: assignment.handedIn, detail };
   return flagged ? [{ ...line, what: 'flagged', ...flagged }, complete] : [complete];
