@@ -110,13 +110,13 @@ export function readForm(
   items: number | null,
 ): { read: Read | null; problems: Record<string, string> } {
   const problems: Record<string, string> = {};
-  const say = (field: string, message: string) => (problems[field] ??= message);
+  const refuse = (field: string, message: string) => (problems[field] ??= message);
   const take = (field: string, asked: boolean, text: string): number | null => {
     if (!asked) return null;
     const exact = form.exact[text];
     if (exact !== undefined) return exact;
     const wall = atWall(text, zone);
-    if (!wall.ok) say(field, wall.message);
+    if (!wall.ok) refuse(field, wall.message);
     return wall.ok ? wall.at : null;
   };
   const opensAt = form.opens === 'now' ? now : take('opensAt', true, form.opensWall);
@@ -124,7 +124,7 @@ export function readForm(
   const until = take('lateRule', form.lateWork && !form.never, form.lateWall);
   const visibleFrom = take('visibleFrom', form.hidden, form.visibleWall);
   const answersFrom = take('answersFrom', form.answersLater, form.answersWall);
-  for (const { field, message } of valueProblems(form)) say(field, message);
+  for (const { field, message } of valueProblems(form)) refuse(field, message);
   if (opensAt === null || Object.keys(problems).length > 0) return { read: null, problems };
   const rules = rulesOf(form);
   const lateRule =
@@ -139,10 +139,10 @@ export function readForm(
     ),
     ...ruleProblems(rules),
   ])
-    say(part.field, part.message);
+    refuse(part.field, part.message);
   if (visibleFrom !== null && visibleFrom > Math.max(opensAt, now))
-    say('visibleFrom', 'They must be able to see it when it opens.');
+    refuse('visibleFrom', 'They must be able to see it when it opens.');
   if (answersFrom !== null && answersFrom < opensAt)
-    say('answersFrom', 'Answers cannot be seen before it opens.');
+    refuse('answersFrom', 'Answers cannot be seen before it opens.');
   return { read: { opensAt, closesAt, lateRule, visibleFrom, answersFrom, rules }, problems };
 }

@@ -17,7 +17,7 @@ export const mediumWords: Record<Medium, string> = {
 const band = (list: readonly { id: string; title: string }[], id: string) =>
   list.find((candidate) => candidate.id === id)?.title ?? id;
 
-type Say = {
+type WordsOf = {
   [Name in FilterName]: (
     value: NonNullable<Filters[Name]>,
     filters: Filters,
@@ -25,7 +25,7 @@ type Say = {
   ) => string;
 };
 
-const say: Say = {
+const wordsOf: WordsOf = {
   words: (words) => `“${words.trim()}”`,
   framework: (id, _, { frameworks }) =>
     frameworks.find((framework) => framework.id === id)?.name ?? 'a framework',
@@ -53,7 +53,7 @@ export function activeFilters(
   filters: Filters,
   library: ReturnType<typeof useLibrary>,
 ): { name: FilterName; text: string }[] {
-  return (Object.keys(say) as FilterName[]).flatMap((name) => {
+  return (Object.keys(wordsOf) as FilterName[]).flatMap((name) => {
     const value = filters[name];
     if (
       value === null ||
@@ -64,7 +64,7 @@ export function activeFilters(
       return [];
     // A folder says its bank already.
     if (name === 'bank' && filters.folder !== null) return [];
-    const text = (say[name] as (choice: unknown, filters: Filters, library: unknown) => string)(
+    const text = (wordsOf[name] as (choice: unknown, filters: Filters, library: unknown) => string)(
       value,
       filters,
       library,

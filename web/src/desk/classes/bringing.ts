@@ -31,43 +31,43 @@ export const isOpen = (line: PlanLine, choice: LineChoice | undefined) =>
 /** "1 new, 1 moves here, 24 stay as they are" */
 export function planInWords(plan: Plan): string {
   const number = (test: (line: PlanLine) => boolean) => plan.lines.filter(test).length;
-  const say = (n: number, text: string, many = text) =>
+  const counted = (n: number, text: string, many = text) =>
     n === 0 ? [] : [`${n} ${n === 1 ? text : many}`];
   return (
     listing([
-      ...say(
+      ...counted(
         number(({ act }) => act === 'ask'),
         'likely known already',
       ),
-      ...say(
+      ...counted(
         number(({ act }) => act === 'add'),
         'new',
       ),
-      ...say(
+      ...counted(
         number(({ act, from }) => act === 'join' && from === null),
         'joins from elsewhere',
         'join from elsewhere',
       ),
-      ...say(
+      ...counted(
         number(({ act, from }) => act === 'join' && from !== null),
         'moves here',
         'move here',
       ),
-      ...say(
+      ...counted(
         number(({ act }) => act === 'back'),
         'comes back',
         'come back',
       ),
-      ...say(
+      ...counted(
         number((line) => line.act === 'keep' && line.changes.length > 0),
         'changed',
       ),
-      ...say(
+      ...counted(
         number((line) => line.act === 'keep' && line.changes.length === 0),
         'stays as it is',
         'stay as they are',
       ),
-      ...say(plan.gone.length, 'gone from the list'),
+      ...counted(plan.gone.length, 'gone from the list'),
     ]) || count(0, 'student')
   );
 }

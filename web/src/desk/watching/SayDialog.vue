@@ -12,7 +12,7 @@ const text = ref('');
 const { wrong, busy, act } = useDoing(sentenceOf);
 whenOpened(open, () => ((text.value = ''), (wrong.value = '')));
 
-async function say(): Promise<void> {
+async function send(): Promise<void> {
   if (busy.value) return;
   await act(async () => {
     await call('sayToStudents', {
@@ -27,7 +27,7 @@ async function say(): Promise<void> {
 
 <template>
   <ElDialog v-model="open" :title="`Say to ${whom}`" width="520px">
-    <form id="say" @submit.prevent="say">
+    <form id="say" @submit.prevent="send">
       <label class="field">
         <span class="label">What their pages show</span>
         <ElInput v-model="text" :rows="3" maxlength="500" type="textarea" />
