@@ -46,7 +46,9 @@ module.exports = {
       from: {
         path: '^web/src/(seat|sitting|parts|kinds/.*(Answer\\.vue|answers\\.ts|ItemView\\.vue)$)',
       },
-      to: { path: '^web/src/(desk|office|rich|kinds/authoring)|element-plus|echarts|@tiptap' },
+      to: {
+        path: '^web/src/(desk|office|rich|kinds/authoring|words/teacher)|element-plus|echarts|@tiptap',
+      },
     },
   ],
   options: {

@@ -4,6 +4,7 @@
  * @jest-environment jsdom
  */
 import { english } from '@oaken/words';
+import { teacherEnglish } from '@oaken/words/teacher';
 import { mount } from '@vue/test-utils';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -83,7 +84,7 @@ test('every message is used somewhere', () => {
     );
   /** These are put together from a value: `display.${theme}`. */
   const composed = /^(display\.|signs\.|answer\.inks\.)/;
-  const unused = keysOf(english).filter(
+  const unused = keysOf({ ...english, ...teacherEnglish }).filter(
     (key) => !composed.test(key) && !sources.includes(`'${key}'`),
   );
   expect(unused).toEqual([]);

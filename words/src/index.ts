@@ -14,15 +14,16 @@ export const english = { ...student };
 /** All keys of a catalogue; another language must have each of them, or it does not compile. */
 export type Catalogue = typeof english;
 
-type KeysOf<Messages, Path extends string = ''> = {
+/** The keys of nested messages, joined by dots. */
+export type KeysOf<Messages, Path extends string = ''> = {
   [Key in keyof Messages & string]: Messages[Key] extends string
     ? `${Path}${Key}`
     : KeysOf<Messages[Key], `${Path}${Key}.`>;
 }[keyof Messages & string];
 export type MessageKey = KeysOf<Catalogue>;
 
-/** What stands in a message's braces. */
-export type Values = Readonly<Record<string, string | number>>;
+/** What stands in a message’s braces; nothing stays empty. */
+export type Values = Readonly<Record<string, string | number | null | undefined>>;
 /** Says a message in the language of the moment. */
 export type Say = (key: MessageKey, values?: Values) => string;
 

@@ -1,5 +1,6 @@
 /** What every language's catalogue must hold, whatever it says. */
 import { english, formOf, percentText } from '@oaken/words';
+import { teacherEnglish } from '@oaken/words/teacher';
 import { spanish } from '@oaken/words/spanish';
 
 type Messages = { [key: string]: string | Messages };
@@ -11,6 +12,7 @@ const valuesOf = (message: string) => [...new Set(message.match(/\{\w+\}/g))].so
 const formsOf = (message: string) => message.split(' | ').length;
 
 const englishMessages = flat(english);
+const teacherMessages = flat(teacherEnglish);
 const spanishMessages = new Map(flat(spanish));
 
 test.each(englishMessages)('%s asks for the same values in Spanish', (key, message) => {
@@ -32,9 +34,9 @@ test('a number that chooses a form is called n', () => {
 });
 
 test('nothing is said with a straight quotation mark', () => {
-  expect([...englishMessages, ...spanishMessages].filter(([, text]) => /["']/.test(text))).toEqual(
-    [],
-  );
+  // Braces with a quoted character in them are the catalogue's own way to write it.
+  const straight = ([, text]: [string, string]) => /["']/.test(text.replace(/\{'.'\}/g, ''));
+  expect([...englishMessages, ...teacherMessages, ...spanishMessages].filter(straight)).toEqual([]);
 });
 
 // CLDR plural rules: English and Spanish take "one" for 1 alone (Spanish has "many" for whole millions).

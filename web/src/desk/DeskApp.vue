@@ -25,6 +25,7 @@ import { sendKeptChanges } from './assessments/useChangeQueue';
 import { steps } from './shared/undo';
 import ServerAway from './ServerAway.vue';
 import UndoStrip from './shared/UndoStrip.vue';
+import { say } from '../words/teacher';
 
 const session = useSession();
 sendKeptChanges();
@@ -32,17 +33,17 @@ const route = useRoute();
 const router = useRouter();
 
 const teacherPlaces = [
-  { to: '/', name: 'Today', icon: Sunrise },
-  { to: '/banks', name: 'Banks', icon: BookOpenText },
-  { to: '/tests', name: 'Tests', icon: FileText },
-  { to: '/classes', name: 'Classes', icon: Users },
-  { to: '/schedule', name: 'Schedule', icon: CalendarDays },
-  { to: '/marking', name: 'Marking', icon: PenLine },
-  { to: '/results', name: 'Results', icon: ChartNoAxesColumn },
+  { to: '/', name: say('desk.today'), icon: Sunrise },
+  { to: '/banks', name: say('common.banks'), icon: BookOpenText },
+  { to: '/tests', name: say('common.tests'), icon: FileText },
+  { to: '/classes', name: say('common.classes'), icon: Users },
+  { to: '/schedule', name: say('desk.schedule'), icon: CalendarDays },
+  { to: '/marking', name: say('desk.marking'), icon: PenLine },
+  { to: '/results', name: say('common.results'), icon: ChartNoAxesColumn },
 ];
 const officePlaces = [
-  { to: '/office', name: 'People', icon: Users },
-  { to: '/office/standards', name: 'Standards', icon: ListTree },
+  { to: '/office', name: say('desk.people'), icon: Users },
+  { to: '/office/standards', name: say('common.standards'), icon: ListTree },
 ];
 const places = computed(() =>
   session.account?.role === 'administrator' ? officePlaces : teacherPlaces,
@@ -68,11 +69,11 @@ async function leave(): Promise<void> {
 </script>
 
 <template>
-  <a class="skip" href="#page">Go to the page</a>
+  <a class="skip" href="#page">{{ say('desk.skipPage') }}</a>
   <ServerAway v-if="session.away !== null" @back="goOn" />
   <div v-else-if="bare" class="bare"><RouterView /></div>
   <div v-else class="desk">
-    <nav class="spine" aria-label="Places">
+    <nav class="spine" :aria-label="say('desk.pages')">
       <RouterLink
         v-for="place in places"
         :key="place.to"
@@ -88,7 +89,7 @@ async function leave(): Promise<void> {
         <LastSteps />
         <button
           class="place"
-          :title="theme === 'dark' ? 'Light page' : 'Dark page'"
+          :title="theme === 'dark' ? say('desk.lightPage') : say('desk.darkPage')"
           @click="turnTheme"
         >
           <component
@@ -97,20 +98,24 @@ async function leave(): Promise<void> {
             :stroke-width="1.7"
             aria-hidden="true"
           />
-          {{ theme === 'dark' ? 'Light' : 'Dark' }}
+          {{ theme === 'dark' ? say('desk.light') : say('desk.dark') }}
         </button>
         <RouterLink
           to="/account"
           class="place"
           :class="{ here: isHere('/account') }"
-          :title="`Signed in as ${session.name}`"
+          :title="say('desk.signedInAsName', { name: session.name })"
         >
           <UserRound :size="18" :stroke-width="1.7" aria-hidden="true" />
-          Account
+          {{ say('desk.account') }}
         </RouterLink>
-        <button class="place" :title="`Signed in as ${session.name}`" @click="leave">
+        <button
+          class="place"
+          :title="say('desk.signedInAsName', { name: session.name })"
+          @click="leave"
+        >
           <LogOut :size="18" :stroke-width="1.7" aria-hidden="true" />
-          Sign out
+          {{ say('desk.signOut') }}
         </button>
       </div>
     </nav>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import EmptyNote from '../parts/EmptyNote.vue';
 import PageHead from '../parts/PageHead.vue';
+import { say } from '../words/teacher';
 </script>
 
 <template>
-  <PageHead title="Nothing here" />
-  <EmptyNote title="There is no page at this address."
-    >It may have moved. <RouterLink to="/">Go to Today</RouterLink></EmptyNote
+  <PageHead :title="say('desk.pageNotFound')" />
+  <EmptyNote :title="say('desk.thereNoPageAt')"
+    >{{ say('desk.itMayHaveMoved') }}
+    <RouterLink to="/">{{ say('desk.goToday') }}</RouterLink></EmptyNote
   >
 </template>

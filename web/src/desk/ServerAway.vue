@@ -3,6 +3,7 @@
 import { onMounted, onUnmounted, ref } from 'vue';
 import { inWords } from '../client/request';
 import { useSession } from '../client/session';
+import { say } from '../words/teacher';
 
 const emit = defineEmits<{ back: [] }>();
 const session = useSession();
@@ -34,15 +35,14 @@ onUnmounted(() => {
 </script>
 
 <template>
-  <main id="page" class="away" aria-label="The server does not answer">
-    <h1>The server does not answer</h1>
+  <main id="page" class="away" :aria-label="say('desk.theServerDoesNot')">
+    <h1>{{ say('desk.theServerDoesNot') }}</h1>
     <p>{{ session.away }}</p>
     <p>
-      You are probably still signed in. This page tries again every few seconds and goes on where
-      you were; changes that wait in this browser are kept.
+      {{ say('desk.youProbablyStillSigned') }}
     </p>
-    <p class="faded">If this lasts, tell whoever looks after Oaken Ledger at your school.</p>
-    <ElButton type="primary" :loading="asking" @click="ask">Try now</ElButton>
+    <p class="faded">{{ say('desk.ifThisLastsTell') }}</p>
+    <ElButton type="primary" :loading="asking" @click="ask">{{ say('desk.tryNow') }}</ElButton>
   </main>
 </template>
 

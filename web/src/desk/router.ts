@@ -1,6 +1,7 @@
 import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router';
 import { inWords } from '../client/request';
 import { useSession } from '../client/session';
+import { say } from '../words/teacher';
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -19,184 +20,188 @@ const routes: RouteRecordRaw[] = [
   {
     path: '/sign-in',
     component: () => import('./accounts/SignInPage.vue'),
-    meta: { title: 'Sign in' },
+    meta: { title: say('desk.signIn') },
   },
   {
     path: '/setup',
     component: () => import('./accounts/SetupPage.vue'),
-    meta: { title: 'Begin a school' },
+    meta: { title: say('desk.setUpSchool') },
   },
   {
     path: '/welcome',
     component: () => import('./accounts/WelcomePage.vue'),
-    meta: { title: 'Choose a password' },
+    meta: { title: say('desk.choosePassword') },
   },
   {
     path: '/account',
     component: () => import('./accounts/AccountPage.vue'),
-    meta: { title: 'My account' },
+    meta: { title: say('desk.myAccount') },
   },
-  { path: '/', component: () => import('./today/TodayPage.vue'), meta: teacher('Today') },
-  { path: '/banks', component: () => import('./banks/BanksPage.vue'), meta: teacher('Banks') },
+  { path: '/', component: () => import('./today/TodayPage.vue'), meta: teacher(say('desk.today')) },
+  {
+    path: '/banks',
+    component: () => import('./banks/BanksPage.vue'),
+    meta: teacher(say('common.banks')),
+  },
   {
     path: '/banks/retired',
     component: () => import('./banks/RetiredPage.vue'),
-    meta: teacher('Retired items'),
+    meta: teacher(say('desk.retiredItems')),
   },
   {
     path: '/banks/import',
     component: () => import('./interchange/ImportPage.vue'),
-    meta: teacher('Bring items in'),
+    meta: teacher(say('desk.importItems')),
   },
   {
     path: '/passages',
     component: () => import('./passages/PassagesPage.vue'),
-    meta: teacher('Passages'),
+    meta: teacher(say('common.passages')),
   },
   {
     path: '/passages/:passageId(\\d+|new)',
     component: () => import('./passages/PassagePage.vue'),
-    meta: teacher('Passage'),
+    meta: teacher(say('common.passage')),
   },
   {
     path: '/items/:itemId(\\d+|new)',
     component: () => import('./items/ItemPage.vue'),
-    meta: teacher('Item'),
+    meta: teacher(say('common.item')),
   },
   {
     path: '/tests',
     component: () => import('./assessments/TestsPage.vue'),
-    meta: teacher('Tests'),
+    meta: teacher(say('common.tests')),
   },
   {
     path: '/tests/:testId(\\d+)',
     component: () => import('./assessments/BuildPage.vue'),
-    meta: teacher('Test'),
+    meta: teacher(say('common.test')),
   },
   {
     path: '/tests/:testId(\\d+)/items/:entryId',
     component: () => import('./assessments/EditItemPage.vue'),
-    meta: teacher('Edit item'),
+    meta: teacher(say('desk.editItem')),
   },
   {
     path: '/tests/:testId(\\d+)/look',
     component: () => import('./assessments/PreviewPage.vue'),
-    meta: teacher('Look through'),
+    meta: teacher(say('desk.preview')),
   },
   {
     path: '/tests/:testId(\\d+)/print',
     component: () => import('./assessments/PrintPage.vue'),
-    meta: teacher('Print'),
+    meta: teacher(say('desk.print')),
   },
   {
     path: '/tests/:testId(\\d+)/blueprint',
     component: () => import('./assessments/BlueprintPage.vue'),
-    meta: teacher('Blueprint'),
+    meta: teacher(say('desk.blueprint')),
   },
   {
     path: '/tests/:testId(\\d+)/assign',
     component: () => import('./assignments/AssignPage.vue'),
-    meta: teacher('Assign'),
+    meta: teacher(say('common.assign')),
   },
   {
     path: '/classes/:classId(\\d+)?',
     component: () => import('./classes/ClassesPage.vue'),
-    meta: teacher('Classes'),
+    meta: teacher(say('common.classes')),
   },
   {
     path: '/classes/:classId(\\d+)/bring',
     component: () => import('./classes/BringPage.vue'),
-    meta: teacher('Bring students in'),
+    meta: teacher(say('desk.importStudents')),
   },
   {
     path: '/classes/:classId(\\d+)/slips',
     component: () => import('./classes/SlipsPage.vue'),
-    meta: teacher('Sign-in slips'),
+    meta: teacher(say('desk.signInSlips')),
   },
   {
     path: '/classes/:classId(\\d+)/list',
     component: () => import('./classes/ClassListPage.vue'),
-    meta: teacher('Class list'),
+    meta: teacher(say('desk.classList')),
   },
   {
     path: '/schedule',
     component: () => import('./assignments/SchedulePage.vue'),
-    meta: teacher('Schedule'),
+    meta: teacher(say('desk.schedule')),
   },
   {
     path: '/assignments/:assignmentId(\\d+)',
     component: () => import('./assignments/AssignmentPage.vue'),
-    meta: teacher('Assignment'),
+    meta: teacher(say('common.assignment')),
   },
   {
     path: '/watch/:assignmentId(\\d+)',
     component: () => import('./watching/WatchPage.vue'),
-    meta: teacher('Watch'),
+    meta: teacher(say('common.watch')),
   },
   {
     path: '/marking',
     component: () => import('./marking/MarkingListPage.vue'),
-    meta: teacher('Marking'),
+    meta: teacher(say('desk.marking')),
   },
   {
     path: '/marking/:assignmentId(\\d+)/:entryId/:partId',
     component: () => import('./marking/MarkingPage.vue'),
-    meta: teacher('Marking'),
+    meta: teacher(say('desk.marking')),
   },
   {
     path: '/marking/:assignmentId(\\d+)/students',
     component: () => import('./marking/MarkingPage.vue'),
-    meta: teacher('Marking'),
+    meta: teacher(say('desk.marking')),
   },
   {
     path: '/marking/second/:secondMarkingId(\\d+)',
     component: () => import('./marking/MarkingPage.vue'),
-    meta: teacher('Second marking'),
+    meta: teacher(say('desk.secondMarking')),
   },
   {
     path: '/marking/:assignmentId(\\d+)/:entryId/:partId/second',
     component: () => import('./marking/SecondPage.vue'),
-    meta: teacher('Second marker'),
+    meta: teacher(say('desk.secondMarker')),
   },
   {
     path: '/marking/:assignmentId(\\d+)/:entryId/:partId/unknown',
     component: () => import('./marking/UnknownPage.vue'),
-    meta: teacher('Answers to decide'),
+    meta: teacher(say('desk.answersDecide')),
   },
   {
     path: '/mailbox',
     component: () => import('./letters/MailboxPage.vue'),
-    meta: teacher('Mailbox'),
+    meta: teacher(say('desk.mailbox')),
   },
   {
     path: '/results',
     component: () => import('./results/ResultsListPage.vue'),
-    meta: teacher('Results'),
+    meta: teacher(say('common.results')),
   },
   {
     path: '/results/:assignmentId(\\d+)/:tab(overview|items|students|standards|compare)?',
     component: () => import('./results/ResultsPage.vue'),
-    meta: teacher('Results'),
+    meta: teacher(say('common.results')),
   },
   {
     path: '/results/sheet/:sheetId(\\d+)/:tab(overview|items|students)?',
     component: () => import('./results/ResultsPage.vue'),
-    meta: teacher('Results'),
+    meta: teacher(say('common.results')),
   },
   {
     path: '/results/bring',
     component: () => import('./results/BringPage.vue'),
-    meta: teacher('Bring answers in'),
+    meta: teacher(say('desk.importAnswers')),
   },
   {
     path: '/results/:assignmentId(\\d+)/students/:studentId(\\d+)',
     component: () => import('./results/StudentPage.vue'),
-    meta: teacher('Student'),
+    meta: teacher(say('common.student')),
   },
   {
     path: '/results/:assignmentId(\\d+)/rescore/:entryId',
     component: () => import('./rescoring/RescorePage.vue'),
-    meta: teacher('What counts'),
+    meta: teacher(say('desk.keyScoring')),
   },
   {
     path: '/results/:assignmentId(\\d+)/follow-up',
@@ -206,17 +211,17 @@ const routes: RouteRecordRaw[] = [
   {
     path: '/office',
     component: () => import('../office/OfficePage.vue'),
-    meta: { who: 'administrator', title: 'Office' },
+    meta: { who: 'administrator', title: say('desk.office') },
   },
   {
     path: '/office/standards',
     component: () => import('../office/StandardsPage.vue'),
-    meta: { who: 'administrator', title: 'Standards' },
+    meta: { who: 'administrator', title: say('common.standards') },
   },
   {
     path: '/:rest(.*)*',
     component: () => import('./NotFoundPage.vue'),
-    meta: { title: 'Not found' },
+    meta: { title: say('desk.notFound') },
   },
 ];
 
@@ -245,5 +250,5 @@ router.beforeEach(async (to) => {
 });
 
 router.afterEach((to) => {
-  document.title = `${to.meta.title} · Oaken Ledger`;
+  document.title = say('desk.titleOakenLedger', { title: to.meta.title });
 });

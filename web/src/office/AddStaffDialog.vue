@@ -2,11 +2,11 @@
 /** Adding teachers: one, or a list that is pasted or comes from a file; what would happen is seen before it does. */
 import type { PersonalLink } from '@oaken/contract/accounts';
 import { readStaffList } from '@oaken/core/staff';
-import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
 import { useDoing } from '../client/useDoing';
 import { call } from '../client/call';
 import FileButton from '../parts/FileButton.vue';
+import { say } from '../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ taken: string[] }>();
@@ -34,40 +34,46 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog v-model="open" title="Add teachers" width="760px">
+  <ElDialog v-model="open" :title="say('office.addTeachers')" width="760px">
     <p>
-      One person a line, such as <code>Ana Lee</code> or <code>Ana Lee, ana@school.example</code>. A
-      list from a spreadsheet can have columns: given name, family name, email, sign-in name, role.
+      {{ say('office.onePersonLineSuch') }} <code>{{ say('office.anaLee') }}</code>
+      {{ say('office.or') }} <code>{{ say('office.anaLeeAnaSchool') }}</code>{{
+        say('office.aListFromSpreadsheet')
+      }}
     </p>
     <ElInput
       v-model="text"
       type="textarea"
       :rows="5"
-      aria-label="Names"
-      placeholder="Type or paste names here"
+      :aria-label="say('office.names')"
+      :placeholder="say('office.typeOrPasteNames')"
     />
     <p class="file">
-      <FileButton accept=".csv,.txt" @chosen="take">Choose a CSV file …</FileButton>
+      <FileButton accept=".csv,.txt" @chosen="take">{{ say('office.chooseCsvFile') }}</FileButton>
     </p>
     <template v-if="list.people.length > 0 || list.problems.length > 0">
-      <h3>{{ count(list.people.length, 'person', 'people') }} to add</h3>
+      <h3>{{ say('office.peopleAdd', { n: list.people.length }) }}</h3>
       <ElTable :data="list.people" row-key="line" max-height="240">
-        <ElTableColumn label="Name" min-width="160">
+        <ElTableColumn :label="say('common.name')" min-width="160">
           <template #default="{ row }">{{ row.givenName }} {{ row.familyName }}</template>
         </ElTableColumn>
-        <ElTableColumn label="Sign-in name" prop="signInName" min-width="140" />
-        <ElTableColumn label="Email" prop="email" min-width="180" />
-        <ElTableColumn label="Role" prop="role" width="120" />
+        <ElTableColumn :label="say('office.signInName')" prop="signInName" min-width="140" />
+        <ElTableColumn :label="say('office.email')" prop="email" min-width="180" />
+        <ElTableColumn :label="say('office.role')" prop="role" width="120" />
       </ElTable>
       <p v-for="problem in list.problems" :key="problem.line" class="wrong">
-        Line {{ problem.line }}: {{ problem.message }}
+        {{ say('office.lineLineMessage', { line: problem.line, message: problem.message }) }}
       </p>
     </template>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
       <ElButton type="primary" :disabled="list.people.length === 0" :loading="busy" @click="add">
-        Add {{ list.people.length > 0 ? count(list.people.length, 'person', 'people') : '' }}
+        {{
+          say('office.add', {
+            value: list.people.length > 0 ? say('office.people', { n: list.people.length }) : '',
+          })
+        }}
       </ElButton>
     </template>
   </ElDialog>

@@ -4,6 +4,7 @@ import type { PersonalLink } from '@oaken/contract/accounts';
 import { computed } from 'vue';
 import { done, failed } from '../desk/shared/undo';
 import { useWords } from '../desk/shared/words';
+import { say } from '../words/teacher';
 
 const props = defineProps<{ links: PersonalLink[] }>();
 const emit = defineEmits<{ close: [] }>();
@@ -11,14 +12,14 @@ const words = useWords();
 const open = computed({ get: () => props.links.length > 0, set: () => emit('close') });
 const asText = computed(() =>
   props.links
-    .map(({ name, signInName, link }) => `${name} (sign-in name ${signInName}): ${link}`)
+    .map(({ name, signInName, link }) => say('office.nameSignInName', { name, signInName, link }))
     .join('\n'),
 );
 
 async function copy(): Promise<void> {
   try {
     await navigator.clipboard.writeText(asText.value);
-    done(props.links.length === 1 ? 'Link copied.' : `${props.links.length} links copied.`);
+    done(say('office.linksCopied', { n: props.links.length }));
   } catch (error) {
     failed(error);
   }
@@ -26,28 +27,23 @@ async function copy(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog
-    v-model="open"
-    :title="links.length === 1 ? 'Sign-in link' : `${links.length} sign-in links`"
-    width="720px"
-  >
+  <ElDialog v-model="open" :title="say('office.signInLinks', { n: links.length })" width="720px">
     <p>
-      Give each person their own link. It works once, until
-      {{ links[0] ? words.time(links[0].until) : '' }}, and lets them choose a password.
-      <b>It is not shown again</b>; you can always make another.
+      {{ say('office.giveEachPersonTheir', { value: links[0] ? words.time(links[0].until) : '' }) }}
+      <b>{{ say('office.itNotShownAgain') }}</b>{{ say('office.youCanAlwaysMake') }}
     </p>
     <ElTable :data="links" row-key="id" max-height="360">
-      <ElTableColumn label="Name" prop="name" min-width="140" />
-      <ElTableColumn label="Sign-in name" prop="signInName" min-width="120" />
-      <ElTableColumn label="Link" min-width="300">
+      <ElTableColumn :label="say('common.name')" prop="name" min-width="140" />
+      <ElTableColumn :label="say('office.signInName')" prop="signInName" min-width="120" />
+      <ElTableColumn :label="say('office.link')" min-width="300">
         <template #default="{ row }">
           <code class="link">{{ row.link }}</code>
         </template>
       </ElTableColumn>
     </ElTable>
     <template #footer>
-      <ElButton @click="open = false">Close</ElButton>
-      <ElButton type="primary" @click="copy">Copy</ElButton>
+      <ElButton @click="open = false">{{ say('common.close') }}</ElButton>
+      <ElButton type="primary" @click="copy">{{ say('common.copy') }}</ElButton>
     </template>
   </ElDialog>
 </template>

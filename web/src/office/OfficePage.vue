@@ -11,6 +11,7 @@ import FootingLine from '../parts/FootingLine.vue';
 import PageHead from '../parts/PageHead.vue';
 import AddStaffDialog from './AddStaffDialog.vue';
 import LinksDialog from './LinksDialog.vue';
+import { say } from '../words/teacher';
 
 type Office = Awaited<ReturnType<typeof call<'listAccounts'>>>;
 
@@ -20,7 +21,11 @@ const office = ref<Office | null>(null);
 const { wrong, read } = useDoing();
 const adding = ref(false);
 const links = ref<PersonalLink[]>([]);
-const roleNames = { teacher: 'Teacher', administrator: 'Administrator', student: 'Student' };
+const roleNames = {
+  teacher: say('office.teacher'),
+  administrator: say('office.administrator'),
+  student: say('common.student'),
+};
 
 async function load(): Promise<void> {
   await read(async () => {
@@ -39,7 +44,9 @@ async function setBlocked(person: StaffRow, blocked: boolean): Promise<void> {
     await call('blockAccount', { params: { accountId: person.id }, body: { blocked } });
     const name = `${person.givenName} ${person.familyName}`;
     done(
-      blocked ? `${name} is blocked and signed out everywhere.` : `${name} can sign in again.`,
+      blocked
+        ? say('office.nameBlockedSignedOut', { name })
+        : say('office.nameCanSignIn', { name }),
       () => setBlocked(person, !blocked),
     );
     await load();
@@ -60,69 +67,74 @@ const rowClass = ({ row }: { row: StaffRow }) => (row.blocked ? 'blocked' : '');
 const byName = (a: StaffRow, b: StaffRow) => a.familyName.localeCompare(b.familyName);
 function lastSignIn({ blocked, signedInAt }: StaffRow): string {
   if (blocked) return 'blocked';
-  return signedInAt === null ? 'not yet' : words.time(signedInAt);
+  return signedInAt === null ? say('office.notYet') : words.time(signedInAt);
 }
 </script>
 
 <template>
   <PageHead
-    title="People"
+    :title="say('office.people2')"
     :where="`${session.school.name} · times of ${session.school.zone.replaceAll('_', ' ')}`"
   >
-    <ElButton type="primary" @click="adding = true">Add teachers …</ElButton>
+    <ElButton type="primary" @click="adding = true">{{ say('office.addTeachers2') }}</ElButton>
   </PageHead>
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ElTable v-if="office" :data="office.staff" row-key="id" :row-class-name="rowClass">
-      <ElTableColumn label="Name" min-width="170" sortable :sort-method="byName">
+      <ElTableColumn :label="say('common.name')" min-width="170" sortable :sort-method="byName">
         <template #default="{ row }">{{ row.givenName }} {{ row.familyName }}</template>
       </ElTableColumn>
-      <ElTableColumn label="Sign-in name" prop="signInName" min-width="150" sortable />
-      <ElTableColumn label="Role" min-width="120">
+      <ElTableColumn :label="say('office.signInName')" prop="signInName" min-width="150" sortable />
+      <ElTableColumn :label="say('office.role')" min-width="120">
         <template #default="{ row }">{{ roleNames[row.role as StaffRow['role']] }}</template>
       </ElTableColumn>
-      <ElTableColumn label="Classes" prop="classes" width="120" align="right" sortable />
-      <ElTableColumn label="Last sign-in" min-width="160">
+      <ElTableColumn
+        :label="say('common.classes')"
+        prop="classes"
+        width="120"
+        align="right"
+        sortable
+      />
+      <ElTableColumn :label="say('office.lastSignIn')" min-width="160">
         <template #default="{ row }">
           <span class="faded">{{ lastSignIn(row) }}</span>
         </template>
       </ElTableColumn>
       <ElTableColumn label="" width="240" align="right">
         <template #default="{ row }">
-          <ElButton size="small" :disabled="row.blocked" @click="makeLink(row)"
-            >New sign-in link</ElButton
-          >
+          <ElButton size="small" :disabled="row.blocked" @click="makeLink(row)">{{
+            say('office.newSignInLink')
+          }}</ElButton>
           <ElButton
             v-if="row.id !== session.account?.id"
             size="small"
             @click="setBlocked(row, !row.blocked)"
           >
-            {{ row.blocked ? 'Unblock' : 'Block' }}
+            {{ row.blocked ? say('office.unblock') : say('office.block') }}
           </ElButton>
         </template>
       </ElTableColumn>
     </ElTable>
     <p v-if="office && office.staff.length === 1" class="faded first">
-      You are the only one so far. Add your teachers; each gets a link to choose a password.
-      Students come with their classes, which teachers make.
+      {{ say('office.youOnlyOneSo') }}
     </p>
   </div>
-  <FootingLine label="The school in figures">
+  <FootingLine :label="say('office.theSchoolInFigures')">
     <template v-if="office">
       <span
-        ><b>{{ office.counts.students }}</b> students</span
+        ><b>{{ office.counts.students }}</b> {{ say('office.students') }}</span
       >
       <span
-        ><b>{{ office.counts.classes }}</b> classes</span
+        ><b>{{ office.counts.classes }}</b> {{ say('office.classes') }}</span
       >
       <span
-        ><b>{{ office.counts.items }}</b> items</span
+        ><b>{{ office.counts.items }}</b> {{ say('common.items') }}</span
       >
       <span
-        ><b>{{ office.counts.standards }}</b> standards</span
+        ><b>{{ office.counts.standards }}</b> {{ say('office.standards') }}</span
       >
       <span
-        ><b>{{ office.counts.attempts }}</b> attempts</span
+        ><b>{{ office.counts.attempts }}</b> {{ say('office.attempts') }}</span
       >
     </template>
   </FootingLine>

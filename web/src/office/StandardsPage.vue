@@ -2,7 +2,6 @@
 /** The school's frameworks of standards, and bringing one in from an open format. */
 import { present } from '@oaken/core/certain';
 import type { FrameworkPreview } from '@oaken/contract/standards';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, reactive, ref } from 'vue';
 import { useDoing, useForm } from '../client/useDoing';
 import { addressOf, call } from '../client/call';
@@ -12,6 +11,7 @@ import { done } from '../desk/shared/undo';
 import EmptyNote from '../parts/EmptyNote.vue';
 import FileButton from '../parts/FileButton.vue';
 import PageHead from '../parts/PageHead.vue';
+import { say } from '../words/teacher';
 
 type Frameworks = Awaited<ReturnType<typeof call<'listFrameworks'>>>['frameworks'];
 
@@ -55,7 +55,12 @@ async function importIt(): Promise<void> {
     request('POST', `/api/frameworks?${query}`, present(file.value, 'file')),
   );
   if (!imported) return;
-  done(`“${form.name}” imported: ${count(present(preview.value, 'preview').total, 'standard')}.`);
+  done(
+    say('office.nameImportedStandards', {
+      n: present(preview.value, 'preview').total,
+      name: form.name,
+    }),
+  );
   file.value = null;
   await load();
 }
@@ -68,73 +73,82 @@ const subjectsOf = (framework: Frameworks[number]) =>
 </script>
 
 <template>
-  <PageHead title="Standards" :where="session.school.name">
-    <FileButton accept=".csv,.json" type="primary" @chosen="look">Import standards …</FileButton>
+  <PageHead :title="say('common.standards')" :where="session.school.name">
+    <FileButton accept=".csv,.json" type="primary" @chosen="look">{{
+      say('office.importStandards')
+    }}</FileButton>
   </PageHead>
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-if="frameworks?.length === 0" title="There are no standards yet.">
-      Import a framework as CASE 1.0 JSON from its publisher, or as CSV with the columns code,
-      statement, parent and grades. Teachers can then find items by standard and read results by
-      standard.
+    <EmptyNote v-if="frameworks?.length === 0" :title="say('office.thereNoStandardsYet')">
+      {{ say('office.importFrameworkAsCase') }}
     </EmptyNote>
     <ElTable v-else-if="frameworks" :data="frameworks" row-key="id">
-      <ElTableColumn label="Framework" prop="name" min-width="240" />
-      <ElTableColumn label="Publisher" prop="publisher" min-width="200" />
-      <ElTableColumn label="Subjects" min-width="200">
+      <ElTableColumn :label="say('office.framework')" prop="name" min-width="240" />
+      <ElTableColumn :label="say('office.publisher')" prop="publisher" min-width="200" />
+      <ElTableColumn :label="say('office.subjects')" min-width="200">
         <template #default="{ row }">{{ subjectsOf(row) }}</template>
       </ElTableColumn>
-      <ElTableColumn label="Grades" min-width="110">
+      <ElTableColumn :label="say('common.grades')" min-width="110">
         <template #default="{ row }">{{ gradesOf(row) }}</template>
       </ElTableColumn>
-      <ElTableColumn label="Standards" width="110" align="right">
+      <ElTableColumn :label="say('common.standards')" width="110" align="right">
         <template #default="{ row }">{{ row.standards.length }}</template>
       </ElTableColumn>
     </ElTable>
   </div>
-  <ElDialog v-model="importing" title="Import standards" width="820px">
+  <ElDialog v-model="importing" :title="say('office.importStandards2')" width="820px">
     <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
     <p v-if="errorAt('')" class="wrong" role="alert">{{ errorAt('') }}</p>
     <ElSkeleton v-if="!preview && !refused && !errorAt('')" :rows="4" animated />
     <template v-if="preview">
       <ElForm label-position="top" class="facts" @submit.prevent="importIt">
-        <ElFormItem label="Name" :error="errorAt('/name')"
+        <ElFormItem :label="say('common.name')" :error="errorAt('/name')"
           ><ElInput v-model="form.name" maxlength="200"
         /></ElFormItem>
-        <ElFormItem label="Publisher" :error="errorAt('/publisher')">
+        <ElFormItem :label="say('office.publisher')" :error="errorAt('/publisher')">
           <ElInput v-model="form.publisher" maxlength="200" />
         </ElFormItem>
-        <ElFormItem label="Subject" :error="errorAt('/subject')">
+        <ElFormItem :label="say('common.subject')" :error="errorAt('/subject')">
           <ElInput v-model="form.subject" maxlength="60" />
         </ElFormItem>
       </ElForm>
       <p>
-        {{ count(preview.total, 'standard') }}, grades
-        {{ preview.grades.join(', ') || 'not given' }}.
-        <template v-if="preview.known > 0"
-          >{{ count(preview.known, 'code') }} {{ preview.known === 1 ? 'is' : 'are' }} in another
-          framework of this school too; both stay.</template
-        >
+        {{
+          say('office.standardsGradesGrades', {
+            n: preview.total,
+            grades: preview.grades.join(', ') || say('office.notGiven'),
+          })
+        }}
+        <template v-if="preview.known > 0">{{
+          say('office.codesInAnotherFramework', { n: preview.known })
+        }}</template>
       </p>
       <ElTable :data="preview.lines" row-key="code" max-height="300">
-        <ElTableColumn label="Code" min-width="160">
+        <ElTableColumn :label="say('office.code')" min-width="160">
           <template #default="{ row }">
             <span :style="{ paddingLeft: `${row.depth * 16}px` }">{{ row.code }}</span>
           </template>
         </ElTableColumn>
-        <ElTableColumn label="Statement" prop="statement" min-width="420" />
-        <ElTableColumn label="Grades" width="100">
+        <ElTableColumn :label="say('office.statement')" prop="statement" min-width="420" />
+        <ElTableColumn :label="say('common.grades')" width="100">
           <template #default="{ row }">{{ row.grades.join(', ') }}</template>
         </ElTableColumn>
       </ElTable>
       <p v-if="preview.total > preview.lines.length" class="faded">
-        The first {{ preview.lines.length }} are shown; all {{ preview.total }} are imported.
+        {{
+          say('office.theFirstLinesShown', { lines: preview.lines.length, total: preview.total })
+        }}
       </p>
     </template>
     <template #footer>
-      <ElButton @click="importing = false">Cancel</ElButton>
+      <ElButton @click="importing = false">{{ say('common.cancel') }}</ElButton>
       <ElButton type="primary" :disabled="!preview" :loading="busy" @click="importIt">
-        Import {{ preview ? count(preview.total, 'standard') : '' }}
+        {{
+          say('office.import', {
+            value: preview ? say('office.standards2', { n: preview.total }) : '',
+          })
+        }}
       </ElButton>
     </template>
   </ElDialog>

@@ -5,6 +5,7 @@ import { MathfieldElement } from 'mathlive';
 import katex from 'katex';
 import { computed, nextTick, ref } from 'vue';
 import { whenOpened } from '../parts/whenOpened';
+import { say } from '../words/teacher';
 
 MathfieldElement.fontsDirectory = null;
 MathfieldElement.soundsDirectory = null;
@@ -33,22 +34,22 @@ function typed(text: string): void {
   field.value?.setValue(latex.value, { silenceNotifications: true });
 }
 const shortcuts: [sign: string, latex: string, title: string][] = [
-  ['a⁄b', '\\frac{#@}{#?}', 'Fraction'],
-  ['xⁿ', '#@^{#?}', 'Power'],
-  ['xₙ', '#@_{#?}', 'Index'],
-  ['√', '\\sqrt{#0}', 'Root'],
-  ['ⁿ√', '\\sqrt[#?]{#0}', 'Root of a degree'],
-  ['|x|', '\\left|#0\\right|', 'Absolute value'],
-  ['×', '\\times', 'Times'],
-  ['÷', '\\div', 'Divided by'],
-  ['±', '\\pm', 'Plus or minus'],
+  ['a⁄b', '\\frac{#@}{#?}', say('editor.fraction')],
+  ['xⁿ', '#@^{#?}', say('editor.power')],
+  ['xₙ', '#@_{#?}', say('common.index')],
+  ['√', '\\sqrt{#0}', say('editor.root')],
+  ['ⁿ√', '\\sqrt[#?]{#0}', say('editor.rootDegree')],
+  ['|x|', '\\left|#0\\right|', say('editor.absoluteValue')],
+  ['×', '\\times', say('editor.times')],
+  ['÷', '\\div', say('editor.dividedBy')],
+  ['±', '\\pm', say('editor.plusOrMinus')],
   ['π', '\\pi', 'Pi'],
-  ['≤', '\\le', 'At most'],
-  ['≥', '\\ge', 'At least'],
-  ['≠', '\\ne', 'Not equal'],
-  ['°', '^{\\circ}', 'Degree'],
-  ['( )', '\\left(#0\\right)', 'Brackets'],
-  ['1 1⁄2', '#?\\frac{#?}{#?}', 'Mixed number'],
+  ['≤', '\\le', say('common.atMost')],
+  ['≥', '\\ge', say('editor.atLeast')],
+  ['≠', '\\ne', say('editor.notEqual')],
+  ['°', '^{\\circ}', say('editor.degree')],
+  ['( )', '\\left(#0\\right)', say('editor.brackets')],
+  ['1 1⁄2', '#?\\frac{#?}{#?}', say('editor.mixedNumber')],
 ];
 const insert = (text: string) =>
   field.value?.insert(text, { focus: true, selectionMode: 'placeholder' });
@@ -60,8 +61,14 @@ function finish(): void {
 </script>
 
 <template>
-  <ElDialog v-model="open" title="Formula" width="640px" append-to-body @opened="field?.focus()">
-    <div class="shortcuts" role="group" aria-label="Pieces of a formula">
+  <ElDialog
+    v-model="open"
+    :title="say('editor.formula')"
+    width="640px"
+    append-to-body
+    @opened="field?.focus()"
+  >
+    <div class="shortcuts" role="group" :aria-label="say('editor.piecesFormula')">
       <button
         v-for="[sign, shortcut, title] in shortcuts"
         :key="title"
@@ -76,23 +83,23 @@ function finish(): void {
     <math-field
       ref="field"
       class="mathfield"
-      aria-label="Formula"
+      :aria-label="say('editor.formula')"
       math-virtual-keyboard-policy="manual"
       @input="latex = ($event.target as MathfieldElement).value"
       @keydown.enter.prevent="finish"
     />
     <label class="field">
-      <span class="label">LaTeX</span>
+      <span class="label">{{ say('editor.latex') }}</span>
       <ElInput :rows="2" :model-value="latex" spellcheck="false" @input="typed" type="textarea" />
     </label>
     <p v-if="latex && problem" class="wrong" role="alert">
-      This formula cannot be read: {{ problem }}
+      {{ say('editor.thisFormulaCannotBe', { problem }) }}
     </p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" :disabled="problem !== '' || latex.trim() === ''" @click="finish"
-        >Put in</ElButton
-      >
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" :disabled="problem !== '' || latex.trim() === ''" @click="finish">{{
+        say('editor.insert')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

@@ -6,6 +6,7 @@ import { inWords } from '../client/request';
 import { withoutHeic } from '../parts/heic';
 import { keepFile, type KeptFile } from './files';
 import FileButton from '../parts/FileButton.vue';
+import { say } from '../words/teacher';
 
 export interface Medium {
   kind: 'picture' | 'sound' | 'film';
@@ -30,19 +31,24 @@ let stop: AbortController | null = null;
 
 const says = {
   picture: {
-    title: 'Picture',
+    title: say('editor.picture'),
     accept:
       'image/png,image/jpeg,image/gif,image/webp,image/svg+xml,image/heic,image/heif,.heic,.heif',
-    label: 'What it shows, for those who cannot see it',
-    hint: 'PNG, JPEG, GIF, WebP, SVG or a phone’s HEIC, up to 8 MB.',
+    label: say('editor.whatShowsThoseWho'),
+    hint: say('editor.pngJpegGifWebp'),
   },
   sound: {
-    title: 'Sound',
+    title: say('editor.sound'),
     accept: 'audio/*',
-    label: 'Title',
-    hint: 'MP3, WAV, OGG or M4A, up to 20 MB.',
+    label: say('common.title'),
+    hint: say('editor.mp3WavOggOr'),
   },
-  film: { title: 'Film', accept: 'video/*', label: 'Title', hint: 'MP4 or WebM, up to 40 MB.' },
+  film: {
+    title: say('editor.film'),
+    accept: 'video/*',
+    label: say('common.title'),
+    hint: say('editor.mp4OrWebmUp'),
+  },
 };
 const wording = computed(() => says[props.kind]);
 const src = computed(() => file.value?.address ?? props.start?.src ?? '');
@@ -78,9 +84,7 @@ async function choose(chosen: File): Promise<void> {
 function finish(): void {
   if (words.value.trim() === '') {
     wrong.value =
-      props.kind === 'picture'
-        ? 'A picture needs words for those who cannot see it.'
-        : 'Give it a title.';
+      props.kind === 'picture' ? say('editor.aPictureNeedsWords') : say('editor.giveTitle');
     return;
   }
   const often = plays.value.trim();
@@ -89,7 +93,7 @@ function finish(): void {
     often !== '' &&
     !(/^\d+$/.test(often) && Number(often) >= 1 && Number(often) <= mostPlays)
   ) {
-    wrong.value = `How often it can be played is a whole number from 1 to ${mostPlays}, or nothing.`;
+    wrong.value = say('editor.howOftenCanBe', { mostPlays });
     return;
   }
   const kept = file.value;
@@ -114,16 +118,16 @@ function finish(): void {
   <ElDialog v-model="open" :title="wording.title" width="560px" append-to-body>
     <p>
       <FileButton :accept="wording.accept" :disabled="progress !== null" @chosen="choose">{{
-        src ? 'Choose another file …' : 'Choose a file …'
+        src ? say('editor.chooseAnotherFile') : say('editor.chooseFile')
       }}</FileButton>
       <span class="faded small">{{ wording.hint }}</span>
     </p>
     <p v-if="progress !== null" role="status">
-      Sending, {{ Math.round(progress * 100) }}% …
-      <button class="word" @click="stop?.abort()">Cancel</button>
+      {{ say('editor.sendingRound', { round: Math.round(progress * 100) }) }}
+      <button class="word" @click="stop?.abort()">{{ say('common.cancel') }}</button>
     </p>
     <div v-if="src" class="shown">
-      <img v-if="kind === 'picture'" :src="src" alt="The chosen picture" />
+      <img v-if="kind === 'picture'" :src="src" :alt="say('editor.theChosenPicture')" />
       <audio v-else-if="kind === 'sound'" :src="src" controls />
       <video v-else :src="src" controls />
     </div>
@@ -139,21 +143,22 @@ function finish(): void {
       <ElInput v-else v-model="words" maxlength="200" />
     </label>
     <label v-if="kind === 'picture'" class="field">
-      <span class="label">Width on the page, in points</span>
+      <span class="label">{{ say('editor.widthOnPageIn') }}</span>
       <ElInput v-model="width" class="narrow" inputmode="numeric" />
     </label>
     <label v-if="kind !== 'picture'" class="field">
       <span class="label"
-        >A student can play it so often <span class="faded">empty: as often as wanted</span></span
+        >{{ say('editor.howOftenStudentCan') }}
+        <span class="faded">{{ say('editor.emptyNoLimit') }}</span></span
       >
       <ElInput v-model="plays" class="narrow" inputmode="numeric" maxlength="3" />
     </label>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" :disabled="!src || progress !== null" @click="finish"
-        >Put in</ElButton
-      >
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" :disabled="!src || progress !== null" @click="finish">{{
+        say('editor.insert')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

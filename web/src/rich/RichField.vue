@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** A field for a wording, with everything that a wording can hold; what is pasted arrives clean. */
-import { count } from '@oaken/core/text';
 import { EditorContent, useEditor } from '@tiptap/vue-3';
 import { nextTick, ref, watch } from 'vue';
 import { drawFormulas } from '../parts/formulas';
@@ -11,6 +10,7 @@ import { useReadOnly } from './readonly';
 import RichTools from './RichTools.vue';
 import { usePastedPictures } from './usePastedPictures';
 import './rich-field.css';
+import { say } from '../words/teacher';
 
 const html = defineModel<string>({ required: true });
 const props = defineProps<{
@@ -86,7 +86,7 @@ defineExpose({ markPlace });
     />
     <EditorContent :editor="editor" />
     <p v-if="pictures.sending.value > 0" class="pasted" role="status">
-      Sending {{ count(pictures.sending.value, 'picture') }} …
+      {{ say('editor.sendingPictures', { n: pictures.sending.value }) }}
     </p>
     <p v-for="note in pictures.notes.value" :key="note" class="pasted" role="status">{{ note }}</p>
   </div>

@@ -19,6 +19,7 @@ import MediaDialog, { type Medium } from './MediaDialog.vue';
 import { sizes } from './nodes';
 import { signs } from './signs';
 import SelectField from '../parts/SelectField.vue';
+import { say } from '../words/teacher';
 
 const FormulaDialog = defineAsyncComponent(() => import('./FormulaDialog.vue'));
 
@@ -27,42 +28,52 @@ const emit = defineEmits<{ place: [] }>();
 
 const chain = () => props.editor.chain().focus();
 const marks = [
-  { name: 'bold', icon: BoldIcon, title: 'Bold', run: () => chain().toggleBold().run() },
-  { name: 'italic', icon: ItalicIcon, title: 'Italic', run: () => chain().toggleItalic().run() },
+  {
+    name: 'bold',
+    icon: BoldIcon,
+    title: say('editor.bold'),
+    run: () => chain().toggleBold().run(),
+  },
+  {
+    name: 'italic',
+    icon: ItalicIcon,
+    title: say('editor.italic'),
+    run: () => chain().toggleItalic().run(),
+  },
   {
     name: 'underline',
     icon: UnderlineIcon,
-    title: 'Underline',
+    title: say('editor.underline'),
     run: () => chain().toggleUnderline().run(),
   },
   {
     name: 'subscript',
     icon: SubscriptIcon,
-    title: 'Subscript',
+    title: say('editor.subscript'),
     run: () => chain().toggleSubscript().run(),
   },
   {
     name: 'superscript',
     icon: SuperscriptIcon,
-    title: 'Superscript',
+    title: say('editor.superscript'),
     run: () => chain().toggleSuperscript().run(),
   },
   {
     name: 'bulletList',
     icon: ListIcon,
-    title: 'List',
+    title: say('editor.list'),
     run: () => chain().toggleBulletList().run(),
   },
   {
     name: 'orderedList',
     icon: ListOrderedIcon,
-    title: 'Numbered list',
+    title: say('editor.numberedList'),
     run: () => chain().toggleOrderedList().run(),
   },
   {
     name: 'blockquote',
     icon: QuoteIcon,
-    title: 'Quotation',
+    title: say('editor.quotation'),
     run: () => chain().toggleBlockquote().run(),
   },
 ];
@@ -111,22 +122,22 @@ function putMedia({ kind, src, words, width, height, plays }: Medium): void {
 
 const inTable = computed(() => props.editor.isActive('table'));
 const tableActs: [title: string, run: () => unknown][] = [
-  ['Row below', () => chain().addRowAfter().run()],
-  ['Column after', () => chain().addColumnAfter().run()],
-  ['Take row away', () => chain().deleteRow().run()],
-  ['Take column away', () => chain().deleteColumn().run()],
-  ['Head row', () => chain().toggleHeaderRow().run()],
-  ['Take table away', () => chain().deleteTable().run()],
+  [say('editor.rowBelow'), () => chain().addRowAfter().run()],
+  [say('editor.columnAfter'), () => chain().addColumnAfter().run()],
+  [say('editor.deleteRow'), () => chain().deleteRow().run()],
+  [say('editor.deleteColumn'), () => chain().deleteColumn().run()],
+  [say('editor.headerRow'), () => chain().toggleHeaderRow().run()],
+  [say('editor.deleteTable'), () => chain().deleteTable().run()],
 ];
 const signsOpen = ref(false);
 const placeWords = computed(() => {
-  if (props.places === 'gaps') return 'New gap';
-  return props.editor.isActive('words') ? 'Not a place' : 'Selected words are a place';
+  if (props.places === 'gaps') return say('editor.newGap');
+  return props.editor.isActive('words') ? say('editor.notPlace') : say('editor.selectedWordsPlace');
 });
 </script>
 
 <template>
-  <div class="marks" role="toolbar" :aria-label="`Tools for ${label}`">
+  <div class="marks" role="toolbar" :aria-label="say('editor.toolsLabel', { label })">
     <button
       v-for="mark in marks"
       :key="mark.name"
@@ -139,8 +150,8 @@ const placeWords = computed(() => {
     >
       <component :is="mark.icon" :size="17" aria-hidden="true" />
     </button>
-    <SelectField v-model="size" aria-label="Text size" title="Text size"
-      ><ElOption value="" label="Size" /><ElOption
+    <SelectField v-model="size" :aria-label="say('common.textSize')" :title="say('common.textSize')"
+      ><ElOption value="" :label="say('editor.size')" /><ElOption
         v-for="(name, step) in sizes"
         :key="step"
         :value="step"
@@ -148,8 +159,8 @@ const placeWords = computed(() => {
     /></SelectField>
     <button
       type="button"
-      title="Formula"
-      aria-label="Formula"
+      :title="say('editor.formula')"
+      :aria-label="say('editor.formula')"
       @mousedown.prevent
       @click="openFormula"
     >
@@ -157,8 +168,8 @@ const placeWords = computed(() => {
     </button>
     <button
       type="button"
-      title="Signs"
-      aria-label="Signs"
+      :title="say('editor.specialCharacters')"
+      :aria-label="say('editor.specialCharacters')"
       :aria-expanded="signsOpen"
       @mousedown.prevent
       @click="signsOpen = !signsOpen"
@@ -166,13 +177,15 @@ const placeWords = computed(() => {
       <OmegaIcon :size="17" aria-hidden="true" />
     </button>
     <button type="button" class="wide" @mousedown.prevent @click="openMedia('picture')">
-      Picture
+      {{ say('editor.picture') }}
     </button>
     <template v-if="!small">
       <button type="button" class="wide" @mousedown.prevent @click="openMedia('sound')">
-        Sound
+        {{ say('editor.sound') }}
       </button>
-      <button type="button" class="wide" @mousedown.prevent @click="openMedia('film')">Film</button>
+      <button type="button" class="wide" @mousedown.prevent @click="openMedia('film')">
+        {{ say('editor.film') }}
+      </button>
       <button
         v-if="!inTable"
         type="button"
@@ -180,7 +193,7 @@ const placeWords = computed(() => {
         @mousedown.prevent
         @click="chain().insertTable({ rows: 3, cols: 3, withHeaderRow: true }).run()"
       >
-        Table
+        {{ say('editor.table') }}
       </button>
     </template>
     <button
@@ -193,7 +206,7 @@ const placeWords = computed(() => {
       {{ placeWords }}
     </button>
   </div>
-  <div v-if="inTable" class="marks" role="toolbar" aria-label="Table">
+  <div v-if="inTable" class="marks" role="toolbar" :aria-label="say('editor.table')">
     <button
       v-for="[title, run] in tableActs"
       :key="title"

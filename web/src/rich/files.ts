@@ -6,6 +6,7 @@ import type { ProblemBody } from '@oaken/contract';
 import type { KeptFile } from '@oaken/contract/files';
 import { addressOf } from '../client/call';
 import { csrfToken, Refused, Unreachable } from '../client/request';
+import { say } from '../words/teacher';
 
 export type { KeptFile } from '@oaken/contract/files';
 
@@ -28,13 +29,13 @@ export function keepFile(
             new Refused(
               (request.response as ProblemBody | null) ?? {
                 type: 'about:blank',
-                title: `The server answered ${request.status}.`,
+                title: say('editor.theServerAnsweredStatus', { status: request.status }),
                 status: request.status,
               },
             ),
           );
     request.onerror = () => reject(new Unreachable());
-    request.onabort = () => reject(new DOMException('Cancelled', 'AbortError'));
+    request.onabort = () => reject(new DOMException(say('editor.canceled'), 'AbortError'));
     signal?.addEventListener('abort', () => request.abort());
     request.send(file);
   });

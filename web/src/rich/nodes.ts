@@ -1,6 +1,7 @@
 /** What a wording can hold beside paragraphs, lists and tables; each says the markup that core allows. */
 import { Mark, mergeAttributes, Node } from '@tiptap/core';
 import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
+import { say } from '../words/teacher';
 
 const data = (name: string) => ({
   default: '',
@@ -61,7 +62,11 @@ const player = (name: 'sound' | 'film', tag: 'audio' | 'video') =>
 export const Sound = player('sound', 'audio');
 export const Film = player('film', 'video');
 
-export const sizes = { small: 'Small', large: 'Large', larger: 'Larger' } as const;
+export const sizes = {
+  small: say('editor.small'),
+  large: say('editor.large'),
+  larger: say('editor.larger'),
+} as const;
 
 /** Text in another size than the rest, in steps. */
 export const Size = Mark.create({

@@ -1,5 +1,4 @@
 /** Sends the pictures of what is pasted and puts them in with the rest; what cannot come along is named. */
-import { count } from '@oaken/core/text';
 import type { Editor } from '@tiptap/vue-3';
 import { ref, type ShallowRef } from 'vue';
 import { inWords } from '../client/request';
@@ -7,6 +6,7 @@ import { withoutHeic } from '../parts/heic';
 import { keepFile } from './files';
 import { cleanPaste } from './paste';
 import { markOf, picturesIn } from './pictures';
+import { say } from '../words/teacher';
 
 /** A pasted picture is shown no wider than this, in points. */
 const widest = 640;
@@ -58,14 +58,9 @@ export function usePastedPictures(editor: Readonly<ShallowRef<Editor | undefined
     }
     if (unreachable > 0)
       notes.value.push(
-        `${count(unreachable, 'picture')} of what you pasted ${unreachable === 1 ? 'lies' : 'lie'} elsewhere and cannot be read from here. Save ${unreachable === 1 ? 'it' : 'them'} and use Picture, or copy each by itself.`,
+        `${say('editor.pictures', { n: unreachable })} of what you pasted ${unreachable === 1 ? 'lies' : 'lie'} elsewhere and cannot be read from here. Save ${unreachable === 1 ? 'it' : 'them'} and use Picture, or copy each by itself.`,
       );
-    if (kept > 0)
-      notes.value.push(
-        kept === 1
-          ? 'The picture came along. Click it and use Picture to say what it shows.'
-          : `${kept} pictures came along. Click each and use Picture to say what it shows.`,
-      );
+    if (kept > 0) notes.value.push(say('editor.picturesCameAlongClick', { n: kept }));
     editor.value?.chain().focus().insertContent(cleanPaste(whole)).run();
   }
   return { sending, notes, take };

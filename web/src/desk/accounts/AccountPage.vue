@@ -7,6 +7,7 @@ import { useSession } from '../../client/session';
 import PageHead from '../../parts/PageHead.vue';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 type Own = Awaited<ReturnType<typeof call<'listSessions'>>>;
 
@@ -28,7 +29,7 @@ async function change(): Promise<void> {
   const changed = await act(() => call('changePassword', { body: form }));
   if (!changed) return;
   Object.assign(form, { old: '', password: '' });
-  done('Password changed. You are signed out everywhere else.');
+  done(say('accounts.passwordChangedYouSigned'));
   await load();
 }
 
@@ -43,17 +44,17 @@ async function signOutThere(sessionId: string): Promise<void> {
 </script>
 
 <template>
-  <PageHead title="My account" :where="session.school.name" />
+  <PageHead :title="say('accounts.myAccount')" :where="session.school.name" />
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="account">
       <p>
-        {{ session.name }}, sign-in name <b>{{ account.signInName }}</b>
+        {{ say('accounts.nameSignInName', { name: session.name }) }} <b>{{ account.signInName }}</b>
       </p>
       <section class="narrow" aria-labelledby="password">
-        <h2 id="password">Change password</h2>
+        <h2 id="password">{{ say('accounts.changePassword') }}</h2>
         <ElForm label-position="top" @submit.prevent="change">
-          <ElFormItem label="Present password" :error="errorAt('/old')">
+          <ElFormItem :label="say('accounts.currentPassword')" :error="errorAt('/old')">
             <ElInput
               v-model="form.old"
               type="password"
@@ -62,7 +63,7 @@ async function signOutThere(sessionId: string): Promise<void> {
               maxlength="200"
             />
           </ElFormItem>
-          <ElFormItem label="New password (at least 10 characters)" :error="errorAt('/password')">
+          <ElFormItem :label="say('accounts.newPasswordAtLeast')" :error="errorAt('/password')">
             <ElInput
               v-model="form.password"
               type="password"
@@ -72,21 +73,25 @@ async function signOutThere(sessionId: string): Promise<void> {
             />
           </ElFormItem>
           <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
-          <ElButton type="primary" native-type="submit" :loading="busy">Change password</ElButton>
+          <ElButton type="primary" native-type="submit" :loading="busy">{{
+            say('accounts.changePassword')
+          }}</ElButton>
         </ElForm>
       </section>
       <section aria-labelledby="sessions">
-        <h2 id="sessions">Where you are signed in</h2>
+        <h2 id="sessions">{{ say('accounts.whereYouSignedIn') }}</h2>
         <ElTable :data="account.sessions" row-key="id">
-          <ElTableColumn label="Device" prop="browser" min-width="180" />
-          <ElTableColumn label="Address" prop="address" min-width="140" />
-          <ElTableColumn label="Signed in" min-width="160">
+          <ElTableColumn :label="say('accounts.device')" prop="browser" min-width="180" />
+          <ElTableColumn :label="say('accounts.address')" prop="address" min-width="140" />
+          <ElTableColumn :label="say('accounts.signedIn')" min-width="160">
             <template #default="{ row }">{{ words.time(row.signedInAt) }}</template>
           </ElTableColumn>
           <ElTableColumn label="" width="180" align="right">
             <template #default="{ row }">
-              <span v-if="row.here" class="faded">this device</span>
-              <ElButton v-else size="small" @click="signOutThere(row.id)">Sign out there</ElButton>
+              <span v-if="row.here" class="faded">{{ say('accounts.thisDevice') }}</span>
+              <ElButton v-else size="small" @click="signOutThere(row.id)">{{
+                say('accounts.signOut')
+              }}</ElButton>
             </template>
           </ElTableColumn>
         </ElTable>

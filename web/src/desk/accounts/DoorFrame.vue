@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** The frame of pages before one is signed in. */
+import { say } from '../../words/teacher';
 defineProps<{ title: string; wide?: boolean }>();
 </script>
 
 <template>
   <main class="door">
     <div class="card" :class="{ wide }">
-      <p class="name">Oaken Ledger</p>
+      <p class="name">{{ say('accounts.oakenLedger') }}</p>
       <h1>{{ title }}</h1>
       <slot />
     </div>

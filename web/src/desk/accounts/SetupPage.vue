@@ -7,6 +7,7 @@ import { useForm } from '../../client/useDoing';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import DoorFrame from './DoorFrame.vue';
+import { say } from '../../words/teacher';
 
 const router = useRouter();
 const session = useSession();
@@ -48,45 +49,45 @@ async function begin(): Promise<void> {
 </script>
 
 <template>
-  <DoorFrame title="Begin your school" wide>
+  <DoorFrame :title="say('accounts.setUpYourSchool')" wide>
     <template v-if="ended">
       <p class="wrong" role="alert">{{ ended }}</p>
       <p>
-        Starting the server again prints a new link, as long as no school has begun.
-        <a href="/sign-in">Sign in</a>
+        {{ say('accounts.startingServerAgainPrints') }}
+        <a href="/sign-in">{{ say('accounts.signIn') }}</a>
       </p>
     </template>
     <ElForm v-else label-position="top" @submit.prevent="begin">
-      <h2>The school</h2>
-      <ElFormItem label="Name" :error="errorAt('/school/name')">
+      <h2>{{ say('accounts.theSchool') }}</h2>
+      <ElFormItem :label="say('common.name')" :error="errorAt('/school/name')">
         <ElInput v-model="form.school.name" maxlength="120" autocomplete="organization" />
       </ElFormItem>
-      <ElFormItem label="Time zone" :error="errorAt('/school/zone')">
+      <ElFormItem :label="say('accounts.timeZone')" :error="errorAt('/school/zone')">
         <ElSelectV2
           v-model="form.school.zone"
           :options="zoneOptions"
           filterable
-          placeholder="Type a city"
+          :placeholder="say('accounts.typeCity')"
         />
-        <p class="faded hint">Opening and closing times are shown in it.</p>
+        <p class="faded hint">{{ say('accounts.openingClosingTimesShown') }}</p>
       </ElFormItem>
-      <ElFormItem label="Grades" :error="errorAt('/school/grades')">
+      <ElFormItem :label="say('common.grades')" :error="errorAt('/school/grades')">
         <ElCheckboxGroup v-model="form.school.grades">
           <ElCheckboxButton v-for="{ grade, name } in gradeNames" :key="grade" :value="grade">{{
             name
           }}</ElCheckboxButton>
         </ElCheckboxGroup>
       </ElFormItem>
-      <h2>You, its first administrator</h2>
+      <h2>{{ say('accounts.youItsFirstAdministrator') }}</h2>
       <div class="pair">
-        <ElFormItem label="Given name" :error="errorAt('/administrator/givenName')">
+        <ElFormItem :label="say('accounts.firstName')" :error="errorAt('/administrator/givenName')">
           <ElInput
             v-model="form.administrator.givenName"
             autocomplete="given-name"
             maxlength="80"
           />
         </ElFormItem>
-        <ElFormItem label="Family name" :error="errorAt('/administrator/familyName')">
+        <ElFormItem :label="say('accounts.lastName')" :error="errorAt('/administrator/familyName')">
           <ElInput
             v-model="form.administrator.familyName"
             autocomplete="family-name"
@@ -95,7 +96,10 @@ async function begin(): Promise<void> {
         </ElFormItem>
       </div>
       <div class="pair">
-        <ElFormItem label="Sign-in name" :error="errorAt('/administrator/signInName')">
+        <ElFormItem
+          :label="say('accounts.signInName')"
+          :error="errorAt('/administrator/signInName')"
+        >
           <ElInput
             v-model="form.administrator.signInName"
             autocomplete="username"
@@ -103,7 +107,7 @@ async function begin(): Promise<void> {
           />
         </ElFormItem>
         <ElFormItem
-          label="Password (at least 10 characters)"
+          :label="say('accounts.passwordAtLeast10')"
           :error="errorAt('/administrator/password')"
         >
           <ElInput
@@ -116,9 +120,9 @@ async function begin(): Promise<void> {
         </ElFormItem>
       </div>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <ElButton class="go" type="primary" native-type="submit" size="large" :loading="busy"
-        >Begin the school</ElButton
-      >
+      <ElButton class="go" type="primary" native-type="submit" size="large" :loading="busy">{{
+        say('accounts.setUpSchool')
+      }}</ElButton>
     </ElForm>
   </DoorFrame>
 </template>

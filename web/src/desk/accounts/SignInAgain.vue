@@ -7,6 +7,7 @@ import { useForm } from '../../client/useDoing';
 import { onSignedOut } from '../../client/request';
 import { useSession } from '../../client/session';
 import { lastSignInName, rememberSignInName } from './signInName';
+import { say } from '../../words/teacher';
 
 const session = useSession();
 const router = useRouter();
@@ -49,7 +50,7 @@ async function leave(): Promise<void> {
 <template>
   <ElDialog
     v-model="open"
-    title="You were signed out"
+    :title="say('accounts.youWereSignedOut')"
     width="420px"
     append-to-body
     :close-on-click-modal="false"
@@ -57,14 +58,13 @@ async function leave(): Promise<void> {
     :show-close="false"
   >
     <p>
-      Sign in again and go on where you were. What you typed is still here, and what was not saved
-      is sent again.
+      {{ say('accounts.signInAgainContinue') }}
     </p>
     <ElForm id="sign-in-again" label-position="top" @submit.prevent="signIn">
-      <ElFormItem label="Name" :error="errorAt('/name')">
+      <ElFormItem :label="say('common.name')" :error="errorAt('/name')">
         <ElInput v-model="form.name" autocomplete="username" maxlength="120" />
       </ElFormItem>
-      <ElFormItem label="Password" :error="errorAt('/password')">
+      <ElFormItem :label="say('accounts.password')" :error="errorAt('/password')">
         <ElInput
           v-model="form.password"
           type="password"
@@ -77,10 +77,10 @@ async function leave(): Promise<void> {
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </ElForm>
     <template #footer>
-      <ElButton @click="leave">Leave this page</ElButton>
-      <ElButton type="primary" native-type="submit" form="sign-in-again" :loading="busy"
-        >Sign in</ElButton
-      >
+      <ElButton @click="leave">{{ say('accounts.leaveThisPage') }}</ElButton>
+      <ElButton type="primary" native-type="submit" form="sign-in-again" :loading="busy">{{
+        say('accounts.signIn')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

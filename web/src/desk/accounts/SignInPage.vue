@@ -6,6 +6,7 @@ import { call } from '../../client/call';
 import { useSession } from '../../client/session';
 import DoorFrame from './DoorFrame.vue';
 import { rememberSignInName } from './signInName';
+import { say } from '../../words/teacher';
 
 const session = useSession();
 const route = useRoute();
@@ -26,15 +27,16 @@ async function signIn(): Promise<void> {
 </script>
 
 <template>
-  <DoorFrame :title="session.school.name || 'Sign in'">
+  <DoorFrame :title="session.school.name || say('accounts.signIn')">
     <form @submit.prevent="signIn">
       <p v-if="session.demonstration" class="demonstration" role="note">
-        <b>This is a demonstration.</b> Everybody knows its passwords: keep nothing real here. To
-        begin your own school, run <code>npm run school</code> on the server.
+        <b>{{ say('accounts.thisDemonstration') }}</b>
+        {{ say('accounts.everybodyKnowsItsPasswords') }}
+        <code>{{ say('accounts.npmRunSchool') }}</code> {{ say('accounts.onServer') }}
       </p>
-      <p class="faded">For teachers and the office.</p>
+      <p class="faded">{{ say('accounts.forTeachersOffice') }}</p>
       <label class="field">
-        <span class="label">Name</span>
+        <span class="label">{{ say('common.name') }}</span>
         <ElInput
           v-model="form.name"
           autocomplete="username"
@@ -45,7 +47,7 @@ async function signIn(): Promise<void> {
         />
       </label>
       <label class="field">
-        <span class="label">Password</span>
+        <span class="label">{{ say('accounts.password') }}</span>
         <ElInput
           v-model="form.password"
           type="password"
@@ -55,10 +57,12 @@ async function signIn(): Promise<void> {
         />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <ElButton type="primary" native-type="submit" size="large" :loading="busy" class="go"
-        >Sign in</ElButton
-      >
-      <p class="other">Are you a student? <a href="/seat">Sign in with your class code</a></p>
+      <ElButton type="primary" native-type="submit" size="large" :loading="busy" class="go">{{
+        say('accounts.signIn')
+      }}</ElButton>
+      <p class="other">
+        {{ say('accounts.areYouStudent') }} <a href="/seat">{{ say('accounts.signInWithYour') }}</a>
+      </p>
     </form>
   </DoorFrame>
 </template>

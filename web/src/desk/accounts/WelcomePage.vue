@@ -7,6 +7,7 @@ import { useForm } from '../../client/useDoing';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import DoorFrame from './DoorFrame.vue';
+import { say } from '../../words/teacher';
 
 const router = useRouter();
 const session = useSession();
@@ -32,17 +33,25 @@ async function choose(): Promise<void> {
 </script>
 
 <template>
-  <DoorFrame :title="person ? `Welcome, ${person.name}` : 'Choose a password'">
+  <DoorFrame
+    :title="
+      person ? say('accounts.welcomeName', { name: person.name }) : say('accounts.choosePassword')
+    "
+  >
     <template v-if="ended">
       <p class="wrong" role="alert">{{ ended }}</p>
-      <p><a href="/sign-in">Sign in</a></p>
+      <p>
+        <a href="/sign-in">{{ say('accounts.signIn') }}</a>
+      </p>
     </template>
     <ElForm v-else-if="person" label-position="top" @submit.prevent="choose">
       <p>
-        Your sign-in name is <b>{{ person.signInName }}</b>. Choose the password that goes with it.
+        {{ say('accounts.yourSignInName') }} <b>{{ person.signInName }}</b>{{
+          say('accounts.choosePasswordGoesWith')
+        }}
       </p>
       <input type="hidden" name="username" autocomplete="username" :value="person.signInName" />
-      <ElFormItem label="Password (at least 10 characters)" :error="errorAt('/password')">
+      <ElFormItem :label="say('accounts.passwordAtLeast10')" :error="errorAt('/password')">
         <ElInput
           v-model="password"
           type="password"
@@ -52,9 +61,9 @@ async function choose(): Promise<void> {
         />
       </ElFormItem>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <ElButton type="primary" native-type="submit" size="large" :loading="busy"
-        >Save and sign in</ElButton
-      >
+      <ElButton type="primary" native-type="submit" size="large" :loading="busy">{{
+        say('accounts.saveSignIn')
+      }}</ElButton>
     </ElForm>
   </DoorFrame>
 </template>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 /** Which of the test's items an item must not meet, in this or any other test. */
 import type { Entry } from '@oaken/core/assessments';
-import { count } from '@oaken/core/text';
 import { ref } from 'vue';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{
@@ -37,10 +37,9 @@ function finish(): void {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="`Keep item ${number} apart`" width="640px">
+  <ElDialog v-model="open" :title="say('tests.itemsNotUseWith', { number })" width="640px">
     <p class="faded">
-      Items kept apart give each other away or ask the same. Every test that has both says so, and a
-      blueprint never takes both.
+      {{ say('tests.chooseItemsGiveAway') }}
     </p>
     <ul class="others">
       <li v-for="option in others" :key="option.entry.id">
@@ -51,13 +50,13 @@ function finish(): void {
           <b>{{ option.number }}</b> {{ option.words }}</ElCheckbox
         >
       </li>
-      <li v-if="others.length === 0" class="faded">The test has no other item yet.</li>
+      <li v-if="others.length === 0" class="faded">{{ say('tests.theTestHasNo') }}</li>
     </ul>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" @click="finish"
-        >Keep apart from {{ count(ticked.size, 'item') }}</ElButton
-      >
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" @click="finish">{{
+        say('tests.dontUseWithItems', { n: ticked.size })
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

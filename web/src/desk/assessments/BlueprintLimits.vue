@@ -3,6 +3,7 @@
 import type { Blueprint } from '@oaken/core/assembly';
 import { ref } from 'vue';
 import { useTyped } from './useTyped';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ blueprint: Blueprint; mayChange: boolean }>();
 const emit = defineEmits<{ set: [changed: Partial<Blueprint>] }>();
@@ -14,9 +15,9 @@ const fields = {
 };
 const { minutes, facility, byHand } = fields;
 const limits = {
-  minutes: [1, 1440, 'The time is a number of minutes above zero.'],
-  facility: [0.05, 0.95, 'What students should earn is a share from 0.05 (hard) to 0.95 (easy).'],
-  byHand: [0, 200, 'So many must be a whole number from 0.'],
+  minutes: [1, 1440, say('tests.theTimeNumberMinutes')],
+  facility: [0.05, 0.95, say('tests.theShareStudentsShould')],
+  byHand: [0, 200, say('tests.thisMustBeWhole')],
 } as const;
 const wrong = ref('');
 
@@ -35,38 +36,38 @@ function setNumber(name: keyof typeof limits): void {
 <template>
   <div class="limits">
     <label
-      >At most
+      >{{ say('common.atMost') }}
       <ElInput
         v-model="minutes"
         class="few"
         inputmode="decimal"
-        aria-label="Minutes at most"
+        :aria-label="say('tests.minutesAtMost')"
         placeholder="–"
         :readonly="!mayChange"
         @change="setNumber('minutes')"
       />
-      min</label
+      {{ say('tests.min') }}</label
     >
     <label
-      >Students should earn about
+      >{{ say('tests.studentsShouldEarnAbout') }}
       <ElInput
         v-model="facility"
         class="few"
         inputmode="decimal"
-        aria-label="Share of the points that students should earn"
+        :aria-label="say('tests.sharePointsStudentsShould')"
         placeholder="–"
         :readonly="!mayChange"
         @change="setNumber('facility')"
       />
-      of the points
+      {{ say('tests.ofPoints') }}
     </label>
     <label
-      >Marked by hand at most
+      >{{ say('tests.markedByHandAt') }}
       <ElInput
         v-model="byHand"
         class="few"
         inputmode="numeric"
-        aria-label="Items marked by hand at most"
+        :aria-label="say('tests.itemsMarkedByHand')"
         placeholder="–"
         :readonly="!mayChange"
         @change="setNumber('byHand')"
@@ -80,7 +81,7 @@ function setNumber(name: keyof typeof limits): void {
     :disabled="!mayChange"
     @change="emit('set', { unknownToo: $event as boolean })"
   >
-    items whose difficulty nobody knows yet may be taken too</ElCheckbox
+    {{ say('tests.includeItemsHaveNo') }}</ElCheckbox
   >
   <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
 </template>

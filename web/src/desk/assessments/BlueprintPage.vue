@@ -6,7 +6,7 @@ import { onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useLibrary } from '../library/library';
@@ -21,6 +21,7 @@ import UnsentChanges from './UnsentChanges.vue';
 import { useBlueprint } from './useBlueprint';
 import { useTest } from './useTest';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const testId = Number(useRoute().params.testId);
 const library = useLibrary();
@@ -38,12 +39,19 @@ onMounted(async () => {
 </script>
 
 <template>
-  <PageHead title="Blueprint" :where="`Tests · ${outline?.title ?? ''}`">
+  <PageHead
+    :title="say('tests.blueprint')"
+    :where="say('tests.testsTitle', { title: outline?.title ?? '' })"
+  >
     <template v-if="mayChange">
-      <ElButton :disabled="!test.canUndo.value" @click="test.undo()">Undo</ElButton>
-      <ElButton :disabled="!test.canRedo.value" @click="test.redo()">Redo</ElButton>
+      <ElButton :disabled="!test.canUndo.value" @click="test.undo()">{{
+        say('common.undo')
+      }}</ElButton>
+      <ElButton :disabled="!test.canRedo.value" @click="test.redo()">{{
+        say('tests.redo')
+      }}</ElButton>
     </template>
-    <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
+    <RouterLink :to="`/tests/${testId}`">{{ say('tests.backTest') }}</RouterLink>
   </PageHead>
   <UnsentChanges
     :waiting="test.waiting.value"
@@ -55,8 +63,8 @@ onMounted(async () => {
   <FacingPages
     v-else
     name="blueprint"
-    left="What the test should be"
-    right="Filling it"
+    :left="say('tests.whatTestShouldCover')"
+    :right="say('tests.findItems')"
     :start="54"
     :most="76"
   >
@@ -64,32 +72,33 @@ onMounted(async () => {
       <div class="inset">
         <div class="line">
           <label
-            >Cells count
+            >{{ say('tests.cellsCount') }}
             <SelectField
-              aria-label="What cells count"
+              :aria-label="say('tests.whatCellsCount')"
               :model-value="blueprint.measure"
               :disabled="!mayChange"
               @update:model-value="set({ measure: $event as Blueprint['measure'] })"
-              ><ElOption value="items" label="items" /><ElOption
+              ><ElOption value="items" :label="say('common.items')" /><ElOption
                 value="points"
-                label="points" /></SelectField
+                :label="say('tests.points')" /></SelectField
           ></label>
           <ElCheckbox
             :model-value="blueprint.byDepth"
             :disabled="!mayChange"
             @change="splitByDepth($event as boolean)"
           >
-            by depth</ElCheckbox
+            {{ say('tests.byDepth') }}</ElCheckbox
           >
-          <button v-if="mayChange" class="word" @click="picking = true">Standards</button>
+          <button v-if="mayChange" class="word" @click="picking = true">
+            {{ say('common.standards') }}
+          </button>
           <button v-if="mayChange && entries.length" class="word" @click="fromTest">
-            As the test is now
+            {{ say('tests.copyFromThisTest') }}
           </button>
         </div>
-        <EmptyNote v-if="blueprint.rows.length === 0" title="No rows yet."
-          >Choose the standards, or strands, that the test should cover; each becomes a
-          row.</EmptyNote
-        >
+        <EmptyNote v-if="blueprint.rows.length === 0" :title="say('tests.noRowsYet')">{{
+          say('tests.chooseStandardsOrStrands')
+        }}</EmptyNote>
         <BlueprintTable
           v-else
           :blueprint="blueprint"
@@ -113,7 +122,7 @@ onMounted(async () => {
       </div>
     </template>
   </FacingPages>
-  <FootingLine label="The blueprint’s totals">
+  <FootingLine :label="say('tests.theBlueprintsTotals')">
     <span
       ><b>{{
         count(
@@ -121,17 +130,18 @@ onMounted(async () => {
           blueprint.measure.slice(0, -1),
         )
       }}</b>
-      wanted</span
+      {{ say('tests.wanted') }}</span
     >
     <span
-      >the test has <b>{{ pointsText(states.reduce((sum, { have }) => sum + have, 0)) }}</b> of
-      them</span
+      >{{ say('tests.theTestHas') }}
+      <b>{{ pointsText(states.reduce((sum, { have }) => sum + have, 0)) }}</b>
+      {{ say('tests.ofThem') }}</span
     >
   </FootingLine>
   <StandardPicker
     v-model="picking"
     :chosen="blueprint.rows.map(({ standard }) => standard)"
-    title="Rows of the blueprint: standards or whole strands"
+    :title="say('tests.rowsBlueprintStandardsOr')"
     @done="takeStandards"
   />
 </template>

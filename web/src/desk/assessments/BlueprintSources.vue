@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Where the items of a blueprint may come from, and those that are kept out. */
 import type { Blueprint } from '@oaken/core/assembly';
-import { count } from '@oaken/core/text';
 import { computed } from 'vue';
-import GradeRow from '../../parts/GradeRow.vue';
+import GradeRow from '../shared/GradeRow.vue';
 import { useLibrary } from '../library/library';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ blueprint: Blueprint; mayChange: boolean }>();
 const emit = defineEmits<{ set: [changed: Partial<Blueprint>] }>();
@@ -13,8 +13,8 @@ const library = useLibrary();
 const usable = computed(() => library.banks.filter(({ may }) => may !== 'read'));
 const summary = computed(() => {
   const { banks, grades } = props.blueprint;
-  const from = banks.map((id) => library.bankName(id)).join(', ') || 'all that I may use';
-  return grades.length ? `${from}; grade ${grades.join(', ')}` : from;
+  const from = banks.map((id) => library.bankName(id)).join(', ') || say('tests.allBanksICan');
+  return grades.length ? say('tests.fromGradeGrades', { from, grades: grades.join(', ') }) : from;
 });
 function toggleBank(id: number): void {
   const { banks } = props.blueprint;
@@ -27,7 +27,7 @@ function toggleBank(id: number): void {
 <template>
   <details>
     <summary>
-      <b>From</b>{{ ' ' }}
+      <b>{{ say('tests.from') }}</b>{{ ' ' }}
       <span class="faded">{{ summary }}</span>
     </summary>
     <ElCheckbox
@@ -38,24 +38,26 @@ function toggleBank(id: number): void {
       :disabled="!mayChange"
       @change="toggleBank(bank.id)"
     >
-      {{ bank.name }} <span class="faded">{{ count(bank.items, 'item') }}</span></ElCheckbox
+      {{ bank.name }}
+      <span class="faded">{{ say('common.items2', { n: bank.items }) }}</span></ElCheckbox
     >
     <GradeRow
       :model-value="blueprint.grades"
       :grades="library.grades"
-      label="Only items for these grades"
-      each="Items for grade"
+      :label="say('tests.onlyItemsTheseGrades')"
+      :each="say('tests.itemsGrade')"
       :disabled="!mayChange"
       @update:model-value="emit('set', { grades: $event })"
-      >Only for grade</GradeRow
+      >{{ say('tests.onlyGrade') }}</GradeRow
     >
   </details>
   <details v-if="blueprint.without.length">
     <summary>
-      <b>Kept out</b> <span class="faded">{{ count(blueprint.without.length, 'item') }}</span>
+      <b>{{ say('tests.excluded') }}</b>{{ ' ' }}
+      <span class="faded">{{ say('common.items2', { n: blueprint.without.length }) }}</span>
     </summary>
     <button v-if="mayChange" class="word" @click="emit('set', { without: [] })">
-      Let them in again
+      {{ say('tests.includeThemAgain') }}
     </button>
   </details>
 </template>

@@ -5,6 +5,7 @@ import { depths, totalWanted, type Blueprint, type CellState } from '@oaken/core
 import { computed, ref, watch } from 'vue';
 import { useLibrary } from '../library/library';
 import { depthNames, pointsText } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   blueprint: Blueprint;
@@ -35,7 +36,8 @@ watch(
 );
 const stateAt = (row: number, column: number) => props.states[row * columns.value + column];
 const name = (row: number) =>
-  library.standards.get(elementAt(props.blueprint.rows, row).standard)?.code ?? 'a standard';
+  library.standards.get(elementAt(props.blueprint.rows, row).standard)?.code ??
+  say('tests.aStandard');
 
 function type(row: number, column: number, text: string): void {
   elementAt(typed.value, row)[column] = text;
@@ -43,9 +45,9 @@ function type(row: number, column: number, text: string): void {
 function want(row: number, column: number): void {
   const text = elementAt(elementAt(typed.value, row), column).trim();
   const value = text === '' ? 0 : Number(text.replace(',', '.'));
-  if (!(value >= 0 && value <= 500)) wrong.value = 'A cell holds a number from 0 to 500.';
+  if (!(value >= 0 && value <= 500)) wrong.value = say('tests.aCellHoldsNumber');
   else if (props.blueprint.measure === 'items' && !Number.isInteger(value))
-    wrong.value = 'Cells that count items hold whole numbers.';
+    wrong.value = say('tests.cellsCountItemsHold');
   else {
     wrong.value = '';
     const rows = props.blueprint.rows.map((line, index) =>
@@ -58,14 +60,14 @@ function want(row: number, column: number): void {
           }
         : line,
     );
-    emit('change', { ...props.blueprint, rows }, 'a cell of the blueprint');
+    emit('change', { ...props.blueprint, rows }, say('tests.aCellBlueprint'));
   }
 }
 const remove = (row: number) =>
   emit(
     'change',
     { ...props.blueprint, rows: props.blueprint.rows.filter((_, index) => index !== row) },
-    'a row of the blueprint',
+    say('tests.aRowBlueprint'),
   );
 const sumOf = (list: readonly (CellState | undefined)[], what: 'want' | 'have') =>
   list.reduce((sum, cellState) => sum + (cellState?.[what] ?? 0), 0);
@@ -79,15 +81,17 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
   <table class="ruled blueprint">
     <thead>
       <tr>
-        <th>Standard</th>
+        <th>{{ say('tests.standard') }}</th>
         <template v-if="blueprint.byDepth">
           <th v-for="depth in depths" :key="depth" class="figures" :title="depthNames[depth]">
-            Depth {{ depth }}
+            {{ say('tests.depthDepth', { depth }) }}
           </th>
         </template>
-        <th v-else class="figures">Any depth</th>
-        <th class="figures">In all</th>
-        <th><span class="unseen">Actions</span></th>
+        <th v-else class="figures">{{ say('tests.anyDepth') }}</th>
+        <th class="figures">{{ say('tests.total') }}</th>
+        <th>
+          <span class="unseen">{{ say('tests.actions') }}</span>
+        </th>
       </tr>
     </thead>
     <tbody>
@@ -106,22 +110,33 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
             :model-value="typed[r]?.[c]"
             inputmode="decimal"
             placeholder="0"
-            :aria-label="`${name(r)}, ${blueprint.byDepth ? `depth ${c + 1}` : 'any depth'}: wanted`"
+            :aria-label="
+              say('tests.nameWanted', {
+                name: name(r),
+                value: blueprint.byDepth
+                  ? say('tests.depthNumber', { number: c + 1 })
+                  : say('tests.anyDepth2'),
+              })
+            "
             :readonly="!mayChange"
             @input="type(r, c, $event)"
             @change="want(r, c)"
           />
-          <span class="have">has {{ pointsText(stateAt(r, c)?.have ?? 0) }}</span>
+          <span class="have">{{
+            say('tests.hasHave', { have: pointsText(stateAt(r, c)?.have ?? 0) })
+          }}</span>
         </td>
         <td class="figures">
           <b>{{ pointsText(sumOf(inRow(r), 'want')) }}</b>
-          <span class="have">has {{ pointsText(sumOf(inRow(r), 'have')) }}</span>
+          <span class="have">{{
+            say('tests.hasSum', { sumOf: pointsText(sumOf(inRow(r), 'have')) })
+          }}</span>
         </td>
         <td>
           <button
             v-if="mayChange"
             class="word"
-            :aria-label="`Take out ${name(r)}`"
+            :aria-label="say('tests.removeName', { name: name(r) })"
             @click="remove(r)"
           >
             ×
@@ -131,14 +146,16 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
     </tbody>
     <tfoot v-if="blueprint.rows.length">
       <tr>
-        <th scope="row">In all</th>
+        <th scope="row">{{ say('tests.total') }}</th>
         <td v-for="(_, c) in columns" :key="c" class="figures">
           <b>{{ pointsText(sumOf(inColumn(c), 'want')) }}</b>
-          <span class="have">has {{ pointsText(sumOf(inColumn(c), 'have')) }}</span>
+          <span class="have">{{
+            say('tests.hasSum', { sumOf: pointsText(sumOf(inColumn(c), 'have')) })
+          }}</span>
         </td>
         <td class="figures">
           <b>{{ pointsText(totalWanted(blueprint)) }}</b>
-          <span class="have">has {{ pointsText(haveAll) }}</span>
+          <span class="have">{{ say('tests.hasHaveAll', { haveAll: pointsText(haveAll) }) }}</span>
         </td>
         <td />
       </tr>

@@ -2,12 +2,11 @@
 /** A test while it is built: the banks at the left, the paper at the right. */
 import type { ItemRow } from '@oaken/contract/banks';
 import { allEntries, type Change, type Entry, type Hindrance } from '@oaken/core/assessments';
-import { count } from '@oaken/core/text';
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import BankIndex from '../banks/BankIndex.vue';
@@ -27,7 +26,9 @@ import { useNotes } from './useNotes';
 import { usePutting } from './usePutting';
 import UnsentChanges from './UnsentChanges.vue';
 import { useTest } from './useTest';
+import { useUndoKeys } from './useUndoKeys';
 import { whoseWords } from './whose';
+import { say } from '../../words/teacher';
 
 const notesKey = 'oaken-margin-notes';
 const route = useRoute();
@@ -76,7 +77,7 @@ function take(item: ItemRow): void {
   const form = forms.chosen.value;
   if (!form) return putting.replace(chosen.value, item);
   test.know(item);
-  test.change('another item in a form', forms.swapOf(form.id, chosen.value.id, item));
+  test.change(say('tests.anotherItemInForm'), forms.swapOf(form.id, chosen.value.id, item));
 }
 
 async function keepApart(
@@ -112,45 +113,46 @@ function goTo(place: Hindrance['at']): void {
 }
 const change = (text: string, ...changes: Change[]) => test.change(text, ...changes);
 const saveStatus = computed(() => {
-  if (test.waiting.value > 0) return 'Not saved yet';
-  if (test.saving.value) return 'Saving …';
-  return outline.value ? 'Saved' : '';
+  if (test.waiting.value > 0) return say('tests.notSavedYet');
+  if (test.saving.value) return say('tests.saving');
+  return outline.value ? say('tests.saved') : '';
 });
 const setReady = (ready: boolean) =>
-  change(ready ? 'calling it ready' : 'going back to draft', { do: 'describe', facts: { ready } });
+  change(ready ? say('tests.markingAsReady') : say('tests.goingBackDraft'), {
+    do: 'describe',
+    facts: { ready },
+  });
 
-function keys(event: KeyboardEvent): void {
-  if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'z') return;
-  if ((event.target as HTMLElement).closest('input, textarea, select')) return;
-  event.preventDefault();
-  if (event.shiftKey) test.redo();
-  else test.undo();
-}
-addEventListener('keydown', keys);
-onUnmounted(() => removeEventListener('keydown', keys));
+useUndoKeys(test);
 </script>
 
 <template>
   <PageHead
-    :title="outline?.title || 'Test'"
-    :where="about && whoseWords(about) ? whoseWords(about) : 'Tests'"
+    :title="outline?.title || say('common.test')"
+    :where="about && whoseWords(about) ? whoseWords(about) : say('common.tests')"
   >
     <span class="faded small" role="status">{{ saveStatus }}</span>
     <template v-if="mayChange">
       <ElButton
         :disabled="!test.canUndo.value"
-        :title="test.canUndo.value ? `Undo ${test.canUndo.value}` : 'Nothing to undo'"
+        :title="
+          test.canUndo.value
+            ? say('tests.undoCanUndo', { canUndo: test.canUndo.value })
+            : say('tests.nothingUndo')
+        "
         @click="test.undo()"
-        >Undo</ElButton
+        >{{ say('common.undo') }}</ElButton
       >
-      <ElButton :disabled="!test.canRedo.value" @click="test.redo()">Redo</ElButton>
+      <ElButton :disabled="!test.canRedo.value" @click="test.redo()">{{
+        say('tests.redo')
+      }}</ElButton>
     </template>
-    <ElButton v-if="about?.mine" @click="dialog = 'share'">Share</ElButton>
+    <ElButton v-if="about?.mine" @click="dialog = 'share'">{{ say('tests.share') }}</ElButton>
     <ElButton
       v-if="about"
       :type="about.may === 'read' ? 'primary' : 'default'"
       @click="dialog = 'copy'"
-      >Copy</ElButton
+      >{{ say('common.copy') }}</ElButton
     >
   </PageHead>
   <UnsentChanges
@@ -160,13 +162,19 @@ onUnmounted(() => removeEventListener('keydown', keys));
     @decide="test.decide"
   />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages v-else name="build" left="Bank" right="Test" :start="44">
+  <FacingPages
+    v-else
+    name="build"
+    :left="say('tests.bank')"
+    :right="say('common.test')"
+    :start="44"
+  >
     <template #left>
       <div class="bankhead">
         <button class="word" :aria-expanded="indexOpen" @click="indexOpen = !indexOpen">
-          {{ indexOpen ? 'Fold the index' : 'Standards and folders' }}
+          {{ indexOpen ? say('tests.hideIndex') : say('tests.standardsFolders') }}
         </button>
-        <span class="faded small">Enter or drag puts an item in</span>
+        <span class="faded small">{{ say('tests.pressEnterOrDrag') }}</span>
       </div>
       <div v-if="indexOpen" class="index">
         <BankIndex :search="search" :picked="none" @changed="search.reload()" />
@@ -191,7 +199,7 @@ onUnmounted(() => removeEventListener('keydown', keys));
           @add="forms.add"
         >
           <RouterLink class="blueprint" :to="`/tests/${testId}/blueprint`">{{
-            outline.blueprint ? 'Blueprint' : 'Make a blueprint'
+            say('tests.blueprint')
           }}</RouterLink>
         </FormStrip>
         <FormPaper
@@ -236,11 +244,11 @@ onUnmounted(() => removeEventListener('keydown', keys));
       </template>
     </template>
   </FacingPages>
-  <FootingLine label="The test’s totals">
+  <FootingLine :label="say('tests.theTestsTotals')">
     <template v-if="outline && points">
       <BuildTotals :outline="outline" :revisions="revisions" :points="points" />
       <button class="word" :aria-expanded="notesOpen" @click="notesOpen = !notesOpen">
-        {{ notes.length === 0 ? 'no notes' : count(notes.length, 'note') }}
+        {{ notes.length === 0 ? say('tests.noNotes') : say('tests.notes', { n: notes.length }) }}
       </button>
     </template>
     <template #actions>
@@ -252,14 +260,16 @@ onUnmounted(() => removeEventListener('keydown', keys));
           @ready="setReady"
           @show="goTo"
         />
-        <ElButton @click="router.push(`/tests/${testId}/look`)">Look through</ElButton>
-        <ElButton @click="router.push(`/tests/${testId}/print`)">Print</ElButton>
+        <ElButton @click="router.push(`/tests/${testId}/look`)">{{
+          say('tests.preview')
+        }}</ElButton>
+        <ElButton @click="router.push(`/tests/${testId}/print`)">{{ say('tests.print') }}</ElButton>
         <ElButton
           v-if="mayChange"
           type="primary"
           :disabled="inTheWay.length > 0"
           @click="router.push(`/tests/${testId}/assign`)"
-          >Assign</ElButton
+          >{{ say('common.assign') }}</ElButton
         >
       </template>
     </template>

@@ -2,10 +2,10 @@
 /** What a test adds up to. */
 import type { Pinned } from '@oaken/contract/assessments';
 import { allEntries, countItems, type Outline, type PointsOf } from '@oaken/core/assessments';
-import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import { minutesOf, percent, pointsText } from '../shared/words';
 import { usualSeconds } from './planned';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   outline: Outline;
@@ -33,18 +33,20 @@ const standards = computed(
 
 <template>
   <span
-    ><b>{{ count(items, 'item') }}</b></span
+    ><b>{{ say('common.items2', { n: items }) }}</b></span
   >
   <span
-    ><b>{{ pointsText(points.total) }}</b> points</span
+    ><b>{{ pointsText(points.total) }}</b> {{ say('tests.points') }}</span
   >
   <span
-    >about <b>{{ minutes }}</b> min</span
-  >
-  <span v-if="facilities.length" :title="`Known of ${facilities.length} items`"
-    >mean facility <b>{{ percent(meanOf(facilities)) }}</b></span
+    >{{ say('tests.about') }} <b>{{ minutes }}</b> {{ say('tests.min') }}</span
   >
   <span
-    ><b>{{ count(standards, 'standard') }}</b></span
+    v-if="facilities.length"
+    :title="say('tests.fromFacilitiesItemsWith', { facilities: facilities.length })"
+    >{{ say('tests.averageScore') }} <b>{{ percent(meanOf(facilities)) }}</b></span
+  >
+  <span
+    ><b>{{ say('tests.standards', { n: standards }) }}</b></span
   >
 </template>

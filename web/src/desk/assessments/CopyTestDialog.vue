@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ testId: number; title: string; owner: string; mine: boolean }>();
@@ -14,7 +15,7 @@ const { wrong, busy, act } = useDoing();
 let key = '';
 whenOpened(open, () => {
   key = crypto.randomUUID();
-  typed.value = props.mine ? `${props.title}, copy` : props.title;
+  typed.value = props.mine ? say('tests.titleCopy', { title: props.title }) : props.title;
   wrong.value = '';
 });
 async function copy(): Promise<void> {
@@ -31,25 +32,30 @@ async function copy(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog v-model="open" title="Copy this test" width="480px" append-to-body>
+  <ElDialog v-model="open" :title="say('tests.copyThisTest')" width="480px" append-to-body>
     <form @submit.prevent="copy">
       <label class="field"
-        ><span class="label">Title of the copy</span
+        ><span class="label">{{ say('tests.titleCopy2') }}</span
         ><ElInput v-model="typed" maxlength="200" required
       /></label>
       <p>
-        The copy is yours: change what you like.
-        {{ mine ? 'The original stays as it is.' : `${owner}’s original stays as it is.` }}
+        {{
+          say('tests.theCopyYoursChange', {
+            value: mine
+              ? say('tests.theOriginalStaysAs')
+              : say('tests.ownerSOriginalStays', { owner }),
+          })
+        }}
       </p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <div class="buttons">
-        <ElButton @click="open = false">Cancel</ElButton>
+        <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
         <ElButton
           type="primary"
           native-type="submit"
           :loading="busy"
           :disabled="typed.trim() === ''"
-          >Make the copy</ElButton
+          >{{ say('tests.copyTest') }}</ElButton
         >
       </div>
     </form>

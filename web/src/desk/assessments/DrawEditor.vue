@@ -2,7 +2,6 @@
 /** Which items of a section a student gets: all of them, so many of them, or so many of what a search finds. */
 import { present } from '@oaken/core/certain';
 import type { Draw, PoolSearch, Section } from '@oaken/core/assessments';
-import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -11,6 +10,7 @@ import StandardPicker from '../library/StandardPicker.vue';
 import { depthNames } from '../shared/words';
 import { useTyped } from './useTyped';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   section: Section;
@@ -67,8 +67,7 @@ function change(draw: Partial<Draw>): void {
 }
 function changeCount(): void {
   const next = Number(typedCount.value);
-  if (!Number.isInteger(next) || next < 1 || next > 200)
-    wrong.value = 'A draw gives from 1 to 200 items.';
+  if (!Number.isInteger(next) || next < 1 || next > 200) wrong.value = say('tests.aDrawGivesFrom');
   else {
     wrong.value = '';
     change({ count: next });
@@ -77,7 +76,7 @@ function changeCount(): void {
 function changePoints(): void {
   const next = Number(typedPoints.value.replace(',', '.'));
   if (typedPoints.value.trim() === '' || !(next >= 0 && next <= 1000))
-    wrong.value = 'Points are a number from 0 to 1000.';
+    wrong.value = say('tests.pointsNumberFrom0');
   else {
     wrong.value = '';
     change({ points: next });
@@ -90,17 +89,17 @@ const chosen = computed(() => library.standards.get(props.section.draw?.search?.
 
 <template>
   <fieldset class="draw">
-    <legend class="unseen">Items for each student</legend>
+    <legend class="unseen">{{ say('tests.itemsEachStudent') }}</legend>
     <SelectField
       class="way"
-      :aria-label="`Which items of ${name} each student gets`"
+      :aria-label="say('tests.whichItemsNameEach', { name })"
       :model-value="way"
       @update:model-value="choose($event)"
-      ><ElOption value="all" label="Every student gets all of these" /><ElOption
+      ><ElOption value="all" :label="say('tests.everyStudentGetsAll')" /><ElOption
         value="these"
-        label="A draw: so many of these" /><ElOption
+        :label="say('tests.aDrawFromThese')" /><ElOption
         value="search"
-        label="A draw: so many of what a search finds"
+        :label="say('tests.aDrawFromSearch')"
     /></SelectField>
     <template v-if="section.draw">
       <label
@@ -108,61 +107,61 @@ const chosen = computed(() => library.standards.get(props.section.draw?.search?.
           v-model="typedCount"
           class="few"
           inputmode="numeric"
-          :aria-label="`How many each student gets of ${name}`"
+          :aria-label="say('tests.howManyEachStudent', { name })"
           :aria-invalid="short"
           @change="changeCount"
         />
-        of {{ pool === null ? '…' : pool }}</label
+        {{ say('tests.of', { value: pool === null ? '…' : pool }) }}</label
       >
       <label
         ><ElInput
           v-model="typedPoints"
           class="few"
           inputmode="decimal"
-          :aria-label="`Points for each drawn item of ${name}`"
+          :aria-label="say('tests.pointsEachDrawnItem', { name })"
           @change="changePoints"
         />
-        pt each</label
+        {{ say('tests.ptEach') }}</label
       >
     </template>
     <div v-if="section.draw?.search" class="search">
       <button type="button" class="word" @click="picking = true">
-        {{ chosen ? chosen.code : 'Any standard' }}
+        {{ chosen ? chosen.code : say('tests.anyStandard') }}
       </button>
       <button
         v-if="chosen"
         type="button"
         class="word"
-        aria-label="Any standard"
+        :aria-label="say('tests.anyStandard')"
         @click="look({ standard: null })"
       >
         ×
       </button>
       <SelectField
-        aria-label="Grade"
+        :aria-label="say('common.grade')"
         :model-value="section.draw.search.grade ?? ''"
         @update:model-value="look({ grade: $event || null })"
-        ><ElOption value="" label="Any grade" /><ElOption
+        ><ElOption value="" :label="say('tests.anyGrade')" /><ElOption
           v-for="grade in library.grades"
           :key="grade"
           :value="grade"
-          :label="`Grade ${grade}`"
+          :label="say('tests.gradeGrade', { grade })"
       /></SelectField>
       <SelectField
-        aria-label="Depth"
+        :aria-label="say('common.depth')"
         :model-value="section.draw.search.depth ?? ''"
         @update:model-value="look({ depth: $event || null })"
-        ><ElOption value="" label="Any depth" /><ElOption
+        ><ElOption value="" :label="say('tests.anyDepth')" /><ElOption
           v-for="depth in [1, 2, 3, 4]"
           :key="depth"
           :value="depth"
           :label="`${depth} ${depthNames[depth]}`"
       /></SelectField>
       <SelectField
-        aria-label="Bank"
+        :aria-label="say('tests.bank')"
         :model-value="section.draw.search.bank ?? ''"
         @update:model-value="look({ bank: $event || null })"
-        ><ElOption value="" label="Any bank" /><ElOption
+        ><ElOption value="" :label="say('tests.anyBank')" /><ElOption
           v-for="bank in library.banks"
           :key="bank.id"
           :value="bank.id"
@@ -171,23 +170,29 @@ const chosen = computed(() => library.standards.get(props.section.draw?.search?.
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <p v-else-if="section.draw?.search && section.entries.length" class="wrong" role="alert">
-      The section has {{ count(section.entries.length, 'item') }} of its own. Take them out, or draw
-      from them.
+      {{ say('tests.theSectionHasItems', { n: section.entries.length }) }}
     </p>
     <p v-else-if="short" class="wrong" role="alert">
-      There
-      {{ pool === 1 ? 'is only 1 item' : `are only ${count(present(pool, 'pool'), 'item')}` }}. Ask
-      for fewer, or let more in.
+      {{
+        say('tests.thereAskFewerOr', {
+          value:
+            pool === 1
+              ? say('tests.isOnly1Item')
+              : say('tests.areOnlyItems', { n: present(pool, 'pool') }),
+        })
+      }}
     </p>
     <p v-else-if="section.draw" class="faded small">
-      Dealt like cards, so that all items are used evenly{{
-        section.draw.search ? '; only items marked by machine' : ''
-      }}.
+      {{
+        say('tests.allItemsUsedAbout', {
+          value: section.draw.search ? say('tests.onlyItemsMarkedBy') : '',
+        })
+      }}
     </p>
     <StandardPicker
       v-model="picking"
       :chosen="section.draw?.search?.standard ? [section.draw.search.standard] : []"
-      title="Draw from this standard and what lies below it"
+      :title="say('tests.drawFromThisStandard')"
       @done="look({ standard: $event.at(-1) ?? null })"
     />
   </fieldset>

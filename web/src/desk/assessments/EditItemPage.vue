@@ -3,13 +3,12 @@
 import type { Pinned, TestAnswer } from '@oaken/contract/assessments';
 import { itemPoints } from '@oaken/core/items';
 import { allEntries } from '@oaken/core/assessments';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import ItemEditor from '../items/ItemEditor.vue';
@@ -17,6 +16,7 @@ import ItemPreview from '../items/ItemPreview.vue';
 import { useDraft } from '../items/useDraft';
 import { done } from '../shared/undo';
 import GiveBackDialog from './GiveBackDialog.vue';
+import { say } from '../../words/teacher';
 
 const route = useRoute();
 const router = useRouter();
@@ -47,7 +47,7 @@ const {
   startOver,
   forget,
 } = useDraft(`oaken-draft-${testId}-${entryId}${formId ?? ''}`, () => pinned.value?.id ?? 0);
-const startAgain = () => done('What was not saved is gone from the page.', startOver());
+const startAgain = () => done(say('common.unsavedChangesDiscarded'), startOver());
 
 function show(answer: TestAnswer): void {
   title.value = answer.outline.title;
@@ -60,7 +60,7 @@ function show(answer: TestAnswer): void {
   mayChange.value = answer.may === 'edit';
   pinned.value = answer.revisions.find(({ id }) => id === pin?.revisionId) ?? null;
   if (pinned.value) take({ content: pinned.value.content, facts: {} });
-  else wrong.value = 'This item is no longer in the test.';
+  else wrong.value = say('tests.thisItemNoLonger');
 }
 onMounted(async () => {
   await read(async () => {
@@ -79,7 +79,12 @@ async function save(): Promise<void> {
     forget();
     show(answer);
     done(
-      `Item ${number.value} is changed in ${formId ? `form ${formName.value} of this test` : 'this test'}. The bank’s own item stays as it was.`,
+      say('tests.itemNumberChangedIn', {
+        number: number.value,
+        value: formId
+          ? say('tests.formFormNameThis', { formName: formName.value })
+          : say('tests.thisTest'),
+      }),
     );
     await router.push(`/tests/${testId}`);
   } catch (error) {
@@ -111,7 +116,7 @@ async function give(): Promise<void> {
         body: { over: pinned.value.bank.revisionId },
       }),
     );
-    done('The bank has this wording now. Other tests keep the one that they were built with.');
+    done(say('tests.theBankHasThis'));
   } catch (error) {
     wrong.value = inWords(error);
     if (error instanceof Refused && error.status === 409)
@@ -124,23 +129,28 @@ async function give(): Promise<void> {
 
 <template>
   <PageHead
-    :title="number ? `Item ${number}${formName ? `, form ${formName}` : ''}` : 'Item'"
-    :where="`Tests · ${title}`"
+    :title="
+      number
+        ? say('tests.itemNumber', {
+            number,
+            value: formName ? say('tests.formFormName', { formName }) : '',
+          })
+        : say('common.item')
+    "
+    :where="say('tests.testsTitle', { title })"
   >
-    <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
+    <RouterLink :to="`/tests/${testId}`">{{ say('tests.backTest') }}</RouterLink>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="recovered" class="recovered" role="status">
-    This is what you had typed before; it was not saved yet{{
-      older ? ', and the item was changed since' : ''
-    }}.
-    <button class="word" @click="startAgain">Go back to the saved wording</button>
+    {{ say('tests.thisWhatYouHad', { value: older ? say('tests.andItemWasChanged') : '' }) }}
+    <button class="word" @click="startAgain">{{ say('tests.goBackSavedWording') }}</button>
   </p>
   <FacingPages
     v-if="content"
     name="edit"
-    left="Wording and key"
-    right="As a student sees it"
+    :left="say('tests.wordingKey')"
+    :right="say('common.studentsView')"
     :start="54"
   >
     <template #left>
@@ -152,21 +162,24 @@ async function give(): Promise<void> {
       </div>
     </template>
   </FacingPages>
-  <FootingLine label="Item">
-    <span>{{ changed ? 'Not saved yet; kept in this browser' : 'As saved' }}</span>
+  <FootingLine :label="say('common.item')">
+    <span>{{ changed ? say('tests.notSavedYetKept') : say('tests.saved2') }}</span>
     <span v-if="valid"
-      ><b>{{ count(itemPoints(valid), 'point') }}</b> by its own rule</span
+      ><b>{{ say('tests.points2', { n: itemPoints(valid) }) }}</b>
+      {{ say('tests.byItsOwnRule') }}</span
     >
-    <span v-if="pinned?.forThisTest">changed for this test only</span>
+    <span v-if="pinned?.forThisTest">{{ say('tests.changedThisTestOnly') }}</span>
     <template #actions>
-      <ElButton v-if="canGiveBack" @click="asking = true">Give back to the bank</ElButton>
-      <ElButton :disabled="!changed" @click="startAgain">Start over</ElButton>
+      <ElButton v-if="canGiveBack" @click="asking = true">{{ say('tests.saveBank') }}</ElButton>
+      <ElButton :disabled="!changed" @click="startAgain">{{ say('tests.startOver') }}</ElButton>
       <ElButton
         type="primary"
         :disabled="!changed || problems.length > 0"
         :loading="busy"
         @click="save"
-        >{{ formName ? `Save for form ${formName}` : 'Save for this test' }}</ElButton
+        >{{
+          formName ? say('tests.saveFormFormName', { formName }) : say('tests.saveThisTest')
+        }}</ElButton
       >
     </template>
   </FootingLine>

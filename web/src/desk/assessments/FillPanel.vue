@@ -3,7 +3,6 @@
 import type { Blueprint } from '@oaken/core/assembly';
 import { allEntries } from '@oaken/core/assessments';
 import { elementAt } from '@oaken/core/certain';
-import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import EmptyNote from '../../parts/EmptyNote.vue';
@@ -12,6 +11,7 @@ import FilledResult from './FilledResult.vue';
 import { useFill } from './useFill';
 import type { useTest } from './useTest';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   testId: number;
@@ -34,9 +34,9 @@ const entries = computed(() => (outline.value ? allEntries(outline.value) : []))
 const entryCount = computed(() => entries.value.length);
 
 const stepWords = {
-  reading: 'Reading the banks',
-  fitting: 'Fitting items to the cells',
-  balancing: 'Bringing the difficulty to its target, and forms to each other',
+  reading: say('tests.readingBanks'),
+  fitting: say('tests.fittingItemsCells'),
+  balancing: say('tests.matchingDifficultyForms'),
 };
 /** Whether what is shown was found around the items that the test has. */
 const kept = ref(true);
@@ -57,9 +57,9 @@ function take(): void {
   if (!outline.value || !filled.value) return;
   try {
     const changes = changesFor(outline.value, filled.value, kept.value);
-    if (changes.length > 0) props.test.change('filling the blueprint', ...changes);
+    if (changes.length > 0) props.test.change(say('tests.fillingBlueprint'), ...changes);
     const items = elementAt(filled.value.forms, 0).length;
-    done(`The test has the ${count(items, 'item')} now. Go on as with any other test.`);
+    done(say('tests.theItemsInTest', { n: items }));
     void props.test.settled().then(() => router.push(`/tests/${props.testId}`));
   } catch (error) {
     failed(error);
@@ -70,19 +70,21 @@ function take(): void {
 <template>
   <template v-if="mayChange">
     <ElCheckbox class="tick" v-model="keep" :disabled="entryCount === 0">
-      keep the {{ count(entryCount, 'item') }} that the test has</ElCheckbox
+      {{ say('tests.keepItemsTestHas', { n: entryCount }) }}</ElCheckbox
     >
     <div class="line">
       <label
-        >Parallel forms
-        <SelectField v-model="forms" aria-label="Parallel forms"
-          ><ElOption :value="1" label="one" /><ElOption :value="2" label="two, A and B" /><ElOption
+        >{{ say('tests.parallelForms') }}
+        <SelectField v-model="forms" :aria-label="say('tests.parallelForms')"
+          ><ElOption :value="1" :label="say('tests.one')" /><ElOption
+            :value="2"
+            :label="say('tests.twoB')" /><ElOption
             :value="3"
-            label="three, A, B and C" /></SelectField
+            :label="say('tests.threeBC')" /></SelectField
       ></label>
       <label
-        >at most
-        <SelectField v-model="seconds" aria-label="Seconds at most"
+        >{{ say('tests.atMost') }}
+        <SelectField v-model="seconds" :aria-label="say('tests.secondsAtMost')"
           ><ElOption
             v-for="n in [5, 10, 20, 40, 60]"
             :key="n"
@@ -91,16 +93,26 @@ function take(): void {
       ></label>
     </div>
     <p v-for="problem in problems" :key="problem" class="wrong">{{ problem }}</p>
-    <ElButton v-if="!busy" type="primary" :disabled="problems.length > 0" @click="start"
-      >Fill it from the banks</ElButton
-    >
+    <ElButton v-if="!busy" type="primary" :disabled="problems.length > 0" @click="start">{{
+      say('tests.findItems2')
+    }}</ElButton>
     <div v-else class="progress" role="status">
-      <progress :max="seconds" :value="Math.min(elapsed, seconds)" aria-label="Time used" />
+      <progress
+        :max="seconds"
+        :value="Math.min(elapsed, seconds)"
+        :aria-label="say('tests.timeUsed')"
+      />
       <p>
-        {{ step && stepWords[step] }} …
-        {{ candidates ? `${candidates.toLocaleString('en')} items, ` : ''
-        }}{{ elapsed.toFixed(0) }} s
-        <ElButton @click="stop">Stop</ElButton>
+        {{
+          say('tests.stepElapsedS', {
+            step: step && stepWords[step],
+            value: candidates
+              ? say('tests.candidatesItems', { candidates: candidates.toLocaleString('en') })
+              : '',
+            elapsed: elapsed.toFixed(0),
+          })
+        }}
+        <ElButton @click="stop">{{ say('tests.stop') }}</ElButton>
       </p>
     </div>
   </template>
@@ -108,14 +120,13 @@ function take(): void {
   <FilledResult v-if="filled" :filled="filled" :blueprint="blueprint" @without="keepOut">
     <p>
       <ElButton type="primary" @click="take">{{
-        kept || entryCount === 0 ? 'Put them into the test' : 'Make the test of these'
+        kept || entryCount === 0 ? say('tests.addTest') : say('tests.makeTest')
       }}</ElButton>
     </p>
   </FilledResult>
-  <EmptyNote v-else-if="!busy && !wrong" title="Nothing is chosen yet."
-    >The machine looks for the items that fit every cell at once, within the time and as hard as you
-    want. You go on editing what it finds.</EmptyNote
-  >
+  <EmptyNote v-else-if="!busy && !wrong" :title="say('tests.nothingChosenYet')">{{
+    say('tests.itemsFitEveryCell')
+  }}</EmptyNote>
 </template>
 
 <style scoped>

@@ -8,6 +8,7 @@ import { computed, ref } from 'vue';
 import { useLibrary } from '../library/library';
 import { pointsText, stemLine } from '../shared/words';
 import FormFiguresTable from './FormFiguresTable.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ filled: Filled; blueprint: Blueprint }>();
 const emit = defineEmits<{ without: [item: number] }>();
@@ -18,32 +19,46 @@ const several = computed(() => props.filled.forms.length > 1);
 
 const missing = computed(() =>
   props.filled.shortfalls.map(({ what, by, form, row, column }) => {
-    const where = several.value ? ` in form ${'ABC'[form]}` : '';
-    if (what === 'minutes') return `${pointsText(by)} minutes too long${where}.`;
-    if (what === 'by-hand')
-      return `${count(by, 'item')} more to mark by hand than allowed${where}.`;
+    const where = several.value ? say('tests.inForm', { value: 'ABC'[form] }) : '';
+    if (what === 'minutes') return say('tests.byMinutesTooLong', { by: pointsText(by), where });
+    if (what === 'by-hand') return say('tests.itemsMoreMarkBy', { n: by, where });
     const code =
       library.standards.get(elementAt(props.blueprint.rows, present(row, 'row')).standard)?.code ??
-      'A row';
-    const depth = props.blueprint.byDepth ? `, depth ${present(column, 'column') + 1}` : '';
+      say('tests.aRow');
+    const depth = props.blueprint.byDepth
+      ? say('tests.depthColumn', { column: present(column, 'column') + 1 })
+      : '';
     const want =
       elementAt(props.blueprint.rows, present(row, 'row')).wants[present(column, 'column')] ?? 0;
     return what === 'short'
-      ? `${code}${depth}: ${count(by, unit.value)} short of ${pointsText(want)}${where}.`
-      : `${code}${depth}: ${count(by, unit.value)} more than ${pointsText(want)}${where}.`;
+      ? say('tests.codeDepthByShort', {
+          code,
+          depth,
+          by: count(by, unit.value),
+          want: pointsText(want),
+          where,
+        })
+      : say('tests.codeDepthByMore', {
+          code,
+          depth,
+          by: count(by, unit.value),
+          want: pointsText(want),
+          where,
+        });
   }),
 );
 /** What counts as much as one item or point, where more than cells can be missed. */
 const countedAlike = computed(() => {
   const { minutes, byHand } = props.blueprint;
   const units = [
-    unit.value === 'item' ? 'an item' : 'a point',
-    ...(minutes === null ? [] : ['a minute']),
-    ...(byHand === null ? [] : ['one marked by hand']),
+    unit.value === 'item' ? say('tests.anItem') : say('tests.aPoint'),
+    ...(minutes === null ? [] : [say('tests.aMinute')]),
+    ...(byHand === null ? [] : [say('tests.oneMarkedByHand')]),
   ];
-  return units.length > 1 ? `, when ${listing(units)} count alike` : '';
+  return units.length > 1 ? say('tests.countingUnitsAlike', { units: listing(units) }) : '';
 });
-const nameOf = (form: number) => (several.value ? `Form ${'ABC'[form]}` : 'The test');
+const nameOf = (form: number) =>
+  several.value ? say('tests.form', { value: 'ABC'[form] }) : say('tests.theTest');
 /** What was reached, how sure that is, and out of what. */
 const sentences = computed(() => {
   const { score, sharpness, candidates, seconds, unknown, figures } = props.filled;
@@ -56,54 +71,56 @@ const sentences = computed(() => {
   figures.forEach((form, index) => {
     if (form.unknown > 0)
       words.push(
-        `${nameOf(index)}: the difficulty of ${count(form.unknown, 'item')} is not known; each is counted like the known ones of its cell.`,
+        `${nameOf(index)}: the difficulty of ${say('common.items2', { n: form.unknown })} is not known; each is counted like the known ones of its cell.`,
       );
     if (form.otherPoints > 0)
       words.push(
-        `${nameOf(index)}: ${count(form.otherPoints, 'item')} ${form.otherPoints === 1 ? 'gives' : 'give'} other points in the bank and ${form.otherPoints === 1 ? 'counts' : 'count'} like the one in the same place of form A.`,
+        `${nameOf(index)}: ${say('common.items2', { n: form.otherPoints })} ${form.otherPoints === 1 ? 'gives' : 'give'} other points in the bank and ${form.otherPoints === 1 ? 'counts' : 'count'} like the one in the same place of form A.`,
       );
     if (form.shared > 0)
       words.push(
-        `${nameOf(index)} keeps ${count(form.shared, 'item')} of form A: nothing else can stand there.`,
+        `${nameOf(index)} keeps ${say('common.items2', { n: form.shared })} of form A: nothing else can stand there.`,
       );
   });
-  words.push(`Chosen out of ${count(candidates, 'item')} in ${seconds.toFixed(1)} s.`);
+  words.push(
+    `Chosen out of ${say('common.items2', { n: candidates })} in ${seconds.toFixed(1)} s.`,
+  );
   if (unknown > 0)
     words.push(
-      `${count(unknown, 'item')} of unknown difficulty ${unknown === 1 ? 'was' : 'were'} left aside.`,
+      `${say('common.items2', { n: unknown })} of unknown difficulty ${unknown === 1 ? 'was' : 'were'} left aside.`,
     );
   return words;
 });
 function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
-  const withAim = several.value ? 'the aim and each other' : 'the aim';
-  const of = props.blueprint.facility === null ? 'each other' : withAim;
-  const missed = `Expected scores miss ${of} by ${value.toFixed(2)} points`;
+  const withAim = several.value ? say('tests.theAimEachOther') : say('tests.theAim');
+  const of = props.blueprint.facility === null ? say('tests.eachOther') : withAim;
+  const missed = say('tests.expectedScoresMissBy', { of, value: value.toFixed(2) });
   const better = value - bound;
-  if (better < 0.005) return `${missed}; no choice from these items comes nearer.`;
-  return `${missed}; no choice from these items comes nearer by more than ${better.toFixed(2)}.`;
+  if (better < 0.005) return say('tests.missedNoChoiceFrom', { missed });
+  return say('tests.missedNoChoiceFromThese', { missed, better: better.toFixed(2) });
 }
 </script>
 
 <template>
-  <section aria-label="What was found">
-    <h2 v-if="missing.length === 0">It can be filled</h2>
+  <section :aria-label="say('tests.result')">
+    <h2 v-if="missing.length === 0">{{ say('tests.allCellsCanBe') }}</h2>
     <template v-else>
-      <h2>It cannot be filled whole</h2>
+      <h2>{{ say('tests.someCellsCantBe') }}</h2>
       <ul class="missing">
         <li v-for="words in missing" :key="words">{{ words }}</li>
       </ul>
       <p>
         {{
           filled.nearest
-            ? `No choice from these items misses less${countedAlike}.`
-            : 'This is the nearest that was found in the time; with more time there may be a nearer one.'
+            ? say('tests.noOtherChoiceFrom', { countedAlike })
+            : say('tests.thisClosestWasFound')
         }}
       </p>
     </template>
     <FormFiguresTable :figures="filled.figures" :name-of="nameOf" />
     <p>{{ sentences.join(' ') }}</p>
     <slot />
-    <div v-if="several" class="tabs" role="tablist" aria-label="Items of">
+    <div v-if="several" class="tabs" role="tablist" :aria-label="say('tests.items')">
       <button
         v-for="(_, index) in filled.forms"
         :key="index"
@@ -111,18 +128,25 @@ function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
         :aria-selected="shown === index"
         @click="shown = index"
       >
-        Form {{ 'ABC'[index] }}
+        {{ say('tests.form', { value: 'ABC'[index] }) }}
       </button>
     </div>
     <ol class="items">
       <li v-for="item in filled.forms[shown]" :key="item.id">
         <p>{{ stemLine(item.content.stem, 140) }}</p>
         <p class="faded small">
-          {{ item.standards.map(({ code }) => code).join(', ') }} · depth {{ item.depth ?? '–' }} ·
-          {{ pointsText(item.points) }} pt ·
-          {{ item.facility ? item.facility.value.toFixed(2) : 'new' }} ·
-          {{ item.bank }}
-          <button class="word" @click="emit('without', item.id)">Keep this one out</button>
+          {{
+            say('tests.mapDepthDepthPoints', {
+              map: item.standards.map(({ code }) => code).join(', '),
+              depth: item.depth ?? '–',
+              points: pointsText(item.points),
+              value: item.facility ? item.facility.value.toFixed(2) : say('tests.new'),
+              bank: item.bank,
+            })
+          }}
+          <button class="word" @click="emit('without', item.id)">
+            {{ say('tests.excludeThisItem') }}
+          </button>
         </p>
       </li>
     </ol>

@@ -3,6 +3,7 @@
 import { kinds } from '@oaken/core/items';
 import { pointsText, stemLine } from '../shared/words';
 import type { FormLine } from './formLines';
+import { say } from '../../words/teacher';
 
 defineProps<{
   line: FormLine;
@@ -21,42 +22,46 @@ const emit = defineEmits<{ similar: []; edit: []; asInFirst: []; leaveOut: [] }>
       <p class="faded small facts">
         <span>{{ line.pinned?.standards.map(({ code }) => code).join(', ') }}</span>
         <span v-if="line.pinned">{{ kinds[line.pinned.kind].title }}</span>
-        <span v-if="line.pinned?.depth">depth {{ line.pinned.depth }}</span>
+        <span v-if="line.pinned?.depth">{{
+          say('tests.depthDepth2', { depth: line.pinned.depth })
+        }}</span>
         <span v-if="line.pinned?.facility">{{ line.pinned.facility.value.toFixed(2) }}</span>
-        <b v-if="line.out">left out</b>
-        <b v-else-if="line.swapped">another item than in form A</b>
+        <b v-if="line.out">{{ say('tests.leftOut') }}</b>
+        <b v-else-if="line.swapped">{{ say('tests.notItemForm') }}</b>
         <span v-if="mayChange" class="acts">
           <template v-if="!line.out">
             <button
               class="word"
-              :aria-label="`Another: for item ${line.number}`"
+              :aria-label="say('tests.replaceItemNumber', { number: line.number })"
               @click="emit('similar')"
             >
-              Another
+              {{ say('tests.replace') }}
             </button>
             <button
               class="word"
-              :aria-label="`Edit here: item ${line.number}`"
+              :aria-label="say('tests.editHereItemNumber', { number: line.number })"
               @click="emit('edit')"
             >
-              Edit here
+              {{ say('tests.editHere') }}
             </button>
             <button
               v-if="line.swapped"
               class="word"
-              :aria-label="`As in A: item ${line.number}`"
+              :aria-label="say('tests.sameAsItemNumber', { number: line.number })"
               @click="emit('asInFirst')"
             >
-              As in A
+              {{ say('tests.sameAs') }}
             </button>
           </template>
           <button class="word" @click="emit('leaveOut')">
-            {{ line.out ? 'Take in' : 'Leave out' }}
+            {{ line.out ? say('tests.include') : say('tests.exclude') }}
           </button>
         </span>
       </p>
     </div>
-    <span class="worth">{{ line.out ? '' : `${pointsText(points)} pt` }}</span>
+    <span class="worth">{{
+      line.out ? '' : say('tests.pointsPt', { points: pointsText(points) })
+    }}</span>
   </li>
 </template>
 

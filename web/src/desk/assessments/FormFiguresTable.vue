@@ -4,6 +4,7 @@ import type { FormFigures } from '@oaken/core/assembly';
 import { computed } from 'vue';
 import { useLibrary } from '../library/library';
 import { pointsText } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ figures: readonly FormFigures[]; nameOf: (form: number) => string }>();
 const library = useLibrary();
@@ -35,16 +36,21 @@ function tallies(of: 'depths' | 'standards', label: (key: number) => string): Li
 }
 
 const lines = computed(() => [
-  line('Items', ({ items }) => items),
-  line('Points', ({ points }) => points),
-  line('Expected score', ({ expected }) => expected, fixed(2)),
-  line('Spread of difficulty', ({ spread }) => spread, fixed(3)),
-  line('Minutes', ({ minutes }) => minutes, fixed(1)),
-  line('Marked by hand', ({ byHand }) => byHand),
+  line(say('common.items3'), ({ items }) => items),
+  line(say('common.points'), ({ points }) => points),
+  line(say('tests.expectedScore'), ({ expected }) => expected, fixed(2)),
+  line(say('tests.spreadDifficulty'), ({ spread }) => spread, fixed(3)),
+  line(say('tests.minutes'), ({ minutes }) => minutes, fixed(1)),
+  line(say('tests.markedByHand'), ({ byHand }) => byHand),
   ...(several.value
     ? [
-        ...tallies('depths', (depth) => (depth === 0 ? 'Without a depth' : `Depth ${depth}`)),
-        ...tallies('standards', (id) => library.standards.get(id)?.code ?? 'Another standard'),
+        ...tallies('depths', (depth) =>
+          depth === 0 ? say('tests.withoutDepth') : say('tests.depthDepth', { depth }),
+        ),
+        ...tallies(
+          'standards',
+          (id) => library.standards.get(id)?.code ?? say('tests.anotherStandard'),
+        ),
       ]
     : []),
 ]);
@@ -60,7 +66,7 @@ const isZero = (figureLine: Line) => Number(figureLine.text(difference(figureLin
         <th v-for="(_, form) in figures" :key="form" scope="col" class="figures">
           {{ nameOf(form) }}
         </th>
-        <th v-if="several" scope="col" class="figures">Difference</th>
+        <th v-if="several" scope="col" class="figures">{{ say('tests.difference') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -70,7 +76,7 @@ const isZero = (figureLine: Line) => Number(figureLine.text(difference(figureLin
           {{ row.text(value) }}
         </td>
         <td v-if="several" class="figures" :class="{ faded: isZero(row) }">
-          {{ isZero(row) ? 'none' : row.text(difference(row)) }}
+          {{ isZero(row) ? say('tests.none') : row.text(difference(row)) }}
         </td>
       </tr>
     </tbody>

@@ -17,6 +17,7 @@ import { besideFirst, formSections, givenBy, type FormLine } from './formLines';
 import { usePassageTitles } from './usePassageTitles';
 import { useTyped } from './useTyped';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   outline: Outline;
@@ -39,21 +40,21 @@ const name = useTyped(() => props.form.name);
 const note = useTyped(() => props.form.note);
 type Facts = Extract<Change, { do: 'describe-form' }>['facts'];
 const describe = (facts: Facts) =>
-  emit('change', 'a change of a form', { do: 'describe-form', form: props.form.id, facts });
+  emit('change', say('tests.aChangeForm'), { do: 'describe-form', form: props.form.id, facts });
 
 const sections = computed(() => formSections(props.outline, props.form, props.revisions));
 const given = computed(() => givenBy(sections.value, props.points));
 const beside = computed(() => besideFirst(sections.value, props.revisions));
 
 const leaveOut = ({ entry, out }: FormLine) =>
-  emit('change', out ? 'taking an item in' : 'leaving an item out', {
+  emit('change', out ? say('tests.includingItem') : say('tests.excludingItem'), {
     do: 'leave-out',
     form: props.form.id,
     entry: entry.id,
     out: !out,
   });
 const asInFirst = ({ entry }: FormLine) =>
-  emit('change', 'an item as in form A', {
+  emit('change', say('tests.anItemAsIn'), {
     do: 'swap',
     form: props.form.id,
     of: entry.id,
@@ -85,12 +86,12 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
   <div class="formpaper">
     <div class="line">
       <label
-        >Form
+        >{{ say('common.form') }}
         <ElInput
           v-model="name"
           class="name"
           maxlength="40"
-          aria-label="Name of the form"
+          :aria-label="say('tests.nameForm')"
           :readonly="!mayChange"
           @change="name.trim() && describe({ name: name.trim() })"
       /></label>
@@ -98,12 +99,12 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
         v-model="note"
         class="note"
         maxlength="400"
-        placeholder="For whom; only you read this"
-        aria-label="For whom the form is"
+        :placeholder="say('tests.forWhomOnlyYou')"
+        :aria-label="say('tests.forWhomForm')"
         :readonly="!mayChange"
         @change="describe({ note })"
       />
-      <button v-if="mayChange" class="word" @click="remove">Remove form</button>
+      <button v-if="mayChange" class="word" @click="remove">{{ say('tests.removeForm') }}</button>
     </div>
     <div class="line">
       <ElCheckbox
@@ -111,22 +112,23 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
         :disabled="!mayChange"
         @change="describe({ shuffle: $event as boolean })"
       >
-        in an order of its own, as <i>Look through</i> and <i>Print</i> show it</ElCheckbox
+        {{ say('tests.inOrderItsOwn') }} <i>{{ say('tests.preview') }}</i> {{ say('tests.and') }}
+        <i>{{ say('tests.print') }}</i> {{ say('tests.show') }}</ElCheckbox
       >
       <label
-        >at most
+        >{{ say('tests.atMost') }}
         <SelectField
-          aria-label="Most choices"
+          :aria-label="say('tests.maximumChoices')"
           :model-value="form.mostChoices ?? ''"
           :disabled="!mayChange"
           @update:model-value="describe({ mostChoices: Number($event) || null })"
-          ><ElOption value="" label="all" /><ElOption
+          ><ElOption value="" :label="say('common.all')" /><ElOption
             v-for="n in [2, 3, 4, 5]"
             :key="n"
             :value="n"
             :label="n"
         /></SelectField>
-        choices</label
+        {{ say('tests.choices') }}</label
       >
       <ElCheckbox
         v-if="passages.length"
@@ -134,14 +136,14 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
         :disabled="!mayChange"
         @change="describe({ easier: $event as boolean })"
       >
-        passages in their easier version, where they have one</ElCheckbox
+        {{ say('tests.passagesInTheirEasier') }}</ElCheckbox
       >
-      <ElButton v-if="mayChange" :loading="busy" @click="emit('parallel')"
-        >Parallel items for all</ElButton
-      >
+      <ElButton v-if="mayChange" :loading="busy" @click="emit('parallel')">{{
+        say('tests.parallelItemsAll')
+      }}</ElButton>
     </div>
     <div v-for="of in passages" :key="of" class="line">
-      <span>In place of the passage “{{ titles.get(of) ?? '…' }}”</span>
+      <span>{{ say('tests.inPlacePassageGet', { get: titles.get(of) ?? '…' }) }}</span>
       <PassagePicker
         v-if="mayChange"
         :model-value="insteadOf(of)"
@@ -149,13 +151,19 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
       />
     </div>
     <p class="sum">
-      {{ given.items }} of {{ countItems(outline) }} items, {{ pointsText(given.points) }} points.
-      {{ beside }}
+      {{
+        say('tests.itemsCountItemsItems', {
+          items: given.items,
+          countItems: countItems(outline),
+          points: pointsText(given.points),
+          beside,
+        })
+      }}
     </p>
     <section v-for="{ section, lines } in sections" :key="section.id">
       <h3 v-if="section.title">{{ section.title }}</h3>
       <p v-if="section.draw?.search" class="faded">
-        Its items are drawn for each student; a form changes nothing here.
+        {{ say('tests.itsItemsDrawnEach') }}
       </p>
       <ol>
         <FormEntry

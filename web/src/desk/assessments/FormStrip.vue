@@ -2,6 +2,7 @@
 /** The forms of a test as tabs over its page; the first is the test itself. */
 import { mostForms, type Form } from '@oaken/core/assessments';
 import { ref } from 'vue';
+import { say } from '../../words/teacher';
 
 defineProps<{ forms: readonly Form[]; chosen: string | null; mayChange: boolean }>();
 const emit = defineEmits<{
@@ -10,12 +11,9 @@ const emit = defineEmits<{
 }>();
 const open = ref(false);
 const ways = {
-  order: ['In another order', 'The same items and choices, shuffled once for the whole form.'],
-  parallel: [
-    'Parallel items',
-    'For each item another one: same standard, same depth, as hard as can be had.',
-  ],
-  adapted: ['Adapted', 'Fewer choices, fewer items, an easier passage, for a group that needs it.'],
+  order: [say('tests.anotherOrder'), say('tests.theSameItemsChoices')],
+  parallel: [say('tests.parallelItems'), say('tests.aDifferentItemEach')],
+  adapted: [say('tests.adapted'), say('tests.fewerChoicesFewerItems')],
 } as const;
 function add(way: keyof typeof ways): void {
   open.value = false;
@@ -25,9 +23,9 @@ function add(way: keyof typeof ways): void {
 
 <template>
   <div class="strip">
-    <div class="tabs" role="tablist" aria-label="Forms">
+    <div class="tabs" role="tablist" :aria-label="say('tests.forms')">
       <button role="tab" :aria-selected="chosen === null" @click="emit('choose', null)">
-        {{ forms.length ? 'Form A' : 'Test' }}
+        {{ forms.length ? say('tests.form2') : say('common.test') }}
       </button>
       <button
         v-for="form in forms"
@@ -36,7 +34,7 @@ function add(way: keyof typeof ways): void {
         :aria-selected="chosen === form.id"
         @click="emit('choose', form.id)"
       >
-        Form {{ form.name }}
+        {{ say('tests.formName', { name: form.name }) }}
       </button>
     </div>
     <button
@@ -45,9 +43,9 @@ function add(way: keyof typeof ways): void {
       :aria-expanded="open"
       @click="open = !open"
     >
-      Add a form
+      {{ say('tests.addForm') }}
     </button>
-    <div v-if="open" class="ways" role="group" aria-label="Ways to make a form">
+    <div v-if="open" class="ways" role="group" :aria-label="say('tests.waysMakeForm')">
       <button v-for="([title, words], way) in ways" :key="way" @click="add(way)">
         <b>{{ title }}</b> <span class="faded">{{ words }}</span>
       </button>

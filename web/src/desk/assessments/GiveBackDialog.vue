@@ -9,6 +9,7 @@ import UsedIn from '../banks/UsedIn.vue';
 import CompareTexts from '../compare/CompareTexts.vue';
 import { linesOfItem } from '../compare/wordDiff';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ pinned: Pinned; busy: boolean }>();
@@ -24,25 +25,24 @@ whenOpened(open, async () => {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="`Give it back to ${pinned.bank.name}`" width="760px">
+  <ElDialog v-model="open" :title="say('tests.saveName', { name: pinned.bank.name })" width="760px">
     <p>
-      The wording and key of this test become the bank’s new revision. Tests that use the item keep
-      the revision that they were built with.
+      {{ say('tests.theWordingKeyThis') }}
     </p>
     <UsedIn :items="[pinned.itemId]" />
     <CompareTexts
       v-if="bank"
       :before="linesOfItem(bank.content)"
       :after="linesOfItem(pinned.content)"
-      before-name="the bank now"
-      after-name="this test"
+      :before-name="say('tests.inBankNow')"
+      :after-name="say('tests.thisTest')"
     />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" :loading="busy" :disabled="!bank" @click="emit('give')"
-        >Make it the bank’s</ElButton
-      >
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" :loading="busy" :disabled="!bank" @click="emit('give')">{{
+        say('tests.saveBank2')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

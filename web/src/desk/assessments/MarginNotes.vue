@@ -2,6 +2,7 @@
 /** Notes to a test under construction: things to look at, never in the way. */
 import { elementAt } from '@oaken/core/certain';
 import type { Note } from '@oaken/core/notes';
+import { say } from '../../words/teacher';
 
 defineProps<{ notes: readonly Note[]; forecasts: readonly string[]; mayChange: boolean }>();
 const emit = defineEmits<{
@@ -13,10 +14,10 @@ const pairs: Note['about'][] = ['near', 'cue'];
 </script>
 
 <template>
-  <aside class="notes" aria-label="Notes in the margin" tabindex="0">
+  <aside class="notes" :aria-label="say('tests.notesInMargin')" tabindex="0">
     <p v-for="words in forecasts" :key="words" class="forecast">{{ words }}</p>
     <p v-if="notes.length === 0 && forecasts.length === 0" class="faded">
-      Nothing to say about this test yet.
+      {{ say('tests.noNotesOnThis') }}
     </p>
     <ul v-if="notes.length">
       <li v-for="note in notes" :key="note.words">
@@ -26,10 +27,10 @@ const pairs: Note['about'][] = ['near', 'cue'];
           class="word"
           @click="emit('show', elementAt(note.entries, 0))"
         >
-          show
+          {{ say('tests.show2') }}
         </button>
         <button v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">
-          blueprint
+          {{ say('tests.blueprint3') }}
         </button>
         <template v-if="mayChange && note.entries.length === 2">
           <button
@@ -37,14 +38,14 @@ const pairs: Note['about'][] = ['near', 'cue'];
             class="word"
             @click="emit('apart', note.entries, true)"
           >
-            keep apart
+            {{ say('tests.dontUseTogether') }}
           </button>
           <button
             v-if="note.about === 'enemies'"
             class="word"
             @click="emit('apart', note.entries, false)"
           >
-            let them meet
+            {{ say('tests.allowTogether') }}
           </button>
         </template>
       </li>

@@ -6,6 +6,7 @@ import type { Entry } from '@oaken/core/assessments';
 import { computed, ref, watch } from 'vue';
 import { pointsText, stemLine } from '../shared/words';
 import { useTyped } from './useTyped';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   entry: Entry;
@@ -37,9 +38,9 @@ const unit = computed(() => (props.counts === 'share' ? 'share' : 'pt'));
 function givePoints(): void {
   const points = Number(typed.value.replace(',', '.'));
   if (typed.value.trim() === '' || !Number.isFinite(points))
-    wrong.value = 'Points must be a number.';
-  else if (points < 0) wrong.value = 'Points cannot be below zero.';
-  else if (points > 1000) wrong.value = 'At most 1000 points.';
+    wrong.value = say('tests.pointsMustBeNumber');
+  else if (points < 0) wrong.value = say('tests.pointsCannotBeBelow');
+  else if (points > 1000) wrong.value = say('tests.atMost1000Points');
   else {
     wrong.value = '';
     if (points !== props.entry.points) emit('points', points);
@@ -63,11 +64,13 @@ function keys(event: KeyboardEvent): void {
     :class="{ noted: notes.length > 0 }"
     :data-entry="entry.id"
     tabindex="0"
-    :aria-label="`Item ${number}: ${pinned ? stemLine(pinned.content.stem) : ''}`"
+    :aria-label="
+      say('tests.itemNumber2', { number, value: pinned ? stemLine(pinned.content.stem) : '' })
+    "
     :title="notes.join('\n') || undefined"
     @keydown="keys"
   >
-    <span class="grip" aria-hidden="true" :title="mayChange ? 'Drag to move' : undefined">{{
+    <span class="grip" aria-hidden="true" :title="mayChange ? say('tests.dragMove') : undefined">{{
       mayChange ? '⋮⋮' : ''
     }}</span>
     <span class="number">{{ number }}</span>
@@ -81,40 +84,58 @@ function keys(event: KeyboardEvent): void {
           >{{ standard.code }}</span
         >
         <span v-if="pinned">{{ kinds[pinned.kind].title }}</span>
-        <span v-if="pinned?.depth">depth {{ pinned.depth }}</span>
-        <span v-if="pinned?.content.passage" title="Items of one passage stay together"
-          >passage</span
-        >
-        <span v-if="pinned?.facility" :title="`Facility, from ${pinned.facility.n} answers`">{{
-          pinned.facility.value.toFixed(2)
+        <span v-if="pinned?.depth">{{ say('tests.depthDepth2', { depth: pinned.depth }) }}</span>
+        <span v-if="pinned?.content.passage" :title="say('tests.itemsOnePassageStay')">{{
+          say('tests.passage')
         }}</span>
-        <span v-if="pinned?.forThisTest" class="note">changed for this test only</span>
+        <span
+          v-if="pinned?.facility"
+          :title="say('tests.averageScoreFromNumber', { number: pinned.facility.n })"
+          >{{ pinned.facility.value.toFixed(2) }}</span
+        >
+        <span v-if="pinned?.forThisTest" class="note">{{ say('tests.changedThisTestOnly') }}</span>
         <span v-if="mayChange" class="acts">
-          <button class="word" :aria-label="`Edit item ${number}`" @click="emit('edit')">
-            Edit
+          <button
+            class="word"
+            :aria-label="say('tests.editItemNumber', { number })"
+            @click="emit('edit')"
+          >
+            {{ say('tests.edit') }}
           </button>
           <button
             class="word"
-            :aria-label="`A similar item for item ${number}`"
+            :aria-label="say('tests.aSimilarItemItem', { number })"
             @click="emit('similar')"
           >
-            Similar
+            {{ say('tests.similar') }}
           </button>
           <button
             class="word"
-            :aria-label="`Keep item ${number} apart from others`"
+            :aria-label="say('tests.itemsNotUseWithItem', { number })"
             @click="emit('apart')"
           >
-            Apart
+            {{ say('tests.dontUseWith') }}
           </button>
-          <button class="word" :aria-label="`Move item ${number} up`" @click="emit('up')">
-            Up
+          <button
+            class="word"
+            :aria-label="say('tests.moveItemNumberUp', { number })"
+            @click="emit('up')"
+          >
+            {{ say('tests.up') }}
           </button>
-          <button class="word" :aria-label="`Move item ${number} down`" @click="emit('down')">
-            Down
+          <button
+            class="word"
+            :aria-label="say('tests.moveItemNumberDown', { number })"
+            @click="emit('down')"
+          >
+            {{ say('tests.down') }}
           </button>
-          <button class="word" :aria-label="`Remove item ${number}`" @click="emit('remove')">
-            Remove
+          <button
+            class="word"
+            :aria-label="say('tests.removeItemNumber', { number })"
+            @click="emit('remove')"
+          >
+            {{ say('tests.remove') }}
           </button>
         </span>
       </p>
@@ -123,7 +144,12 @@ function keys(event: KeyboardEvent): void {
     <span class="points">
       <template v-if="counts !== 'draw' && mayChange">
         <ElInput
-          :aria-label="`${counts === 'share' ? 'Share of the total' : 'Points'} for item ${number}`"
+          :aria-label="
+            say('tests.forItemNumber', {
+              value: counts === 'share' ? say('tests.shareTotal') : say('common.points'),
+              number,
+            })
+          "
           v-model="typed"
           inputmode="decimal"
           :aria-invalid="wrong !== ''"
@@ -132,7 +158,9 @@ function keys(event: KeyboardEvent): void {
         />
         <span class="faded small">{{ unit }}</span>
       </template>
-      <span v-if="counts !== 'value' || !mayChange" class="worth">{{ pointsText(worth) }} pt</span>
+      <span v-if="counts !== 'value' || !mayChange" class="worth">{{
+        say('tests.worthPt', { worth: pointsText(worth) })
+      }}</span>
     </span>
   </li>
 </template>

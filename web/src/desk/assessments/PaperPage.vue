@@ -22,6 +22,7 @@ import PaperEntry from './PaperEntry.vue';
 import SectionHead from './SectionHead.vue';
 import TestHead from './TestHead.vue';
 import { newKey } from './useTest';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   testId: number;
@@ -71,7 +72,7 @@ function move(changes: Change[]): void {
   if (changes.length > 0)
     emit(
       'change',
-      changes.length > 1 ? 'moving the items of a passage' : 'moving an item',
+      changes.length > 1 ? say('tests.movingItemsPassage') : say('tests.movingItem'),
       ...changes,
     );
 }
@@ -137,7 +138,7 @@ function countsOf(section: Section) {
 }
 const edit = (entry: Entry) => router.push(`/tests/${props.testId}/items/${entry.id}`);
 const addSection = () =>
-  emit('change', 'adding a section', {
+  emit('change', say('tests.addingSection'), {
     do: 'put-section',
     section: emptySection(newKey()),
     before: null,
@@ -181,9 +182,9 @@ const addSection = () =>
           :may-change="mayChange"
           @up="step(entry, -1)"
           @down="step(entry, 1)"
-          @remove="emit('change', 'removing an item', { do: 'remove', entry: entry.id })"
+          @remove="emit('change', say('tests.removingItem'), { do: 'remove', entry: entry.id })"
           @points="
-            emit('change', 'changing points', {
+            emit('change', say('tests.changingPoints'), {
               do: 'give-points',
               entry: entry.id,
               points: $event,
@@ -196,17 +197,17 @@ const addSection = () =>
       </ol>
       <EmptyNote
         v-if="section.entries.length === 0 && section.draw?.search"
-        title="Its items are drawn."
-        >Each student gets other items that the search finds when the test is given.</EmptyNote
+        :title="say('tests.itsItemsDrawn')"
+        >{{ say('tests.eachStudentGetsOther') }}</EmptyNote
       >
-      <EmptyNote v-else-if="section.entries.length === 0" title="No items here yet."
-        >Take them from the left page: drag a row across, or press Enter on it.</EmptyNote
-      >
+      <EmptyNote v-else-if="section.entries.length === 0" :title="say('tests.noItemsHereYet')">{{
+        say('tests.addThemFromLeft')
+      }}</EmptyNote>
     </section>
     <template v-if="mayChange">
-      <button class="word" @click="addSection">Add a section</button>
+      <button class="word" @click="addSection">{{ say('tests.addSection') }}</button>
       <p class="faded small keys">
-        On a row: Alt ↑ and Alt ↓ move it, Enter edits it, Delete removes it. Ctrl Z undoes.
+        {{ say('tests.onRowAltAlt') }}
       </p>
     </template>
   </div>

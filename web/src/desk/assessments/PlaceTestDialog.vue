@@ -2,6 +2,7 @@
 /** The folder in which a test lies for me; a colleague may have it in another. */
 import type { TestRow } from '@oaken/contract/assessments';
 import { computed } from 'vue';
+import { say } from '../../words/teacher';
 
 /** The test; null while nothing is asked. */
 const test = defineModel<TestRow | null>({ required: true });
@@ -16,12 +17,18 @@ function place(folder: number | null): void {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="`Where “${test?.title ?? ''}” lies for you`" width="420px">
+  <ElDialog
+    v-model="open"
+    :title="say('tests.folderTitle', { title: test?.title ?? '' })"
+    width="420px"
+  >
     <p v-if="folders.length === 0" class="faded">
-      You have no folder yet. Make one in the index at the left.
+      {{ say('tests.youHaveNoFolder') }}
     </p>
     <ul class="places">
-      <li><button class="word" @click="place(null)">In no folder</button></li>
+      <li>
+        <button class="word" @click="place(null)">{{ say('tests.noFolder') }}</button>
+      </li>
       <li v-for="folder in folders" :key="folder.id">
         <button class="word" @click="place(folder.id)">{{ folder.name }}</button>
       </li>

@@ -5,7 +5,6 @@ import type { AnswerOf, api } from '@oaken/contract';
 import { scoreAttempt } from '@oaken/core/attempts';
 import { formForSitting, formOf, withFewerChoicesEverywhere } from '@oaken/core/forms';
 import { keysInWords, responsesInWords, type Responses } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { minute } from '@oaken/core/timing';
 import { computed, onMounted, provide, reactive, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -21,6 +20,7 @@ import { sendFileKey } from '../../parts/upload';
 import { pointsText } from '../shared/words';
 import CopyTestDialog from './CopyTestDialog.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const testId = Number(useRoute().params.testId);
 const session = useSession();
@@ -49,7 +49,7 @@ onMounted(async () => {
   });
 });
 provide(sendFileKey, async () => {
-  throw new Error('Files are not kept while looking through.');
+  throw new Error(say('tests.filesNotKeptIn'));
 });
 
 const edition = computed(
@@ -118,10 +118,10 @@ const result = computed(() => {
 
 <template>
   <PageHead
-    :title="test?.edition.title || 'Test'"
+    :title="test?.edition.title || say('common.test')"
     :where="
       test?.may === 'read'
-        ? `Looking through ${test.owner}’s original; nothing is recorded`
+        ? say('tests.previewOwnerSOriginal', { owner: test.owner })
         : 'Looking through as a student; nothing is recorded'
     "
   >
@@ -129,16 +129,16 @@ const result = computed(() => {
       v-if="test"
       :type="test.may === 'read' ? 'primary' : 'default'"
       @click="copying = true"
-      >Copy</ElButton
+      >{{ say('common.copy') }}</ElButton
     >
     <RouterLink :to="`/tests/${testId}`">{{
-      test?.may === 'read' ? 'Items and notes' : 'Back to the test'
+      test?.may === 'read' ? say('tests.itemsNotes') : say('tests.backTest')
     }}</RouterLink>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <div v-if="test" class="options" role="group" aria-label="Form and accommodations">
+  <div v-if="test" class="options" role="group" :aria-label="say('tests.formAccommodations')">
     <label v-if="forms.length"
-      >Form
+      >{{ say('common.form') }}
       <SelectField v-model="whose.form"
         ><ElOption :value="null" label="A" /><ElOption
           v-for="entry in forms"
@@ -147,7 +147,7 @@ const result = computed(() => {
           :label="entry.name" /></SelectField
     ></label>
     <label v-if="draws"
-      >Draw of student
+      >{{ say('tests.drawStudent') }}
       <ElInputNumber
         :controls="false"
         :model-value="whose.seat + 1"
@@ -155,37 +155,39 @@ const result = computed(() => {
         class="few"
         :min="1"
         :max="999"
-        aria-label="Place in the deal"
+        :aria-label="say('tests.whichDraw')"
     /></label>
-    <ElCheckbox v-model="whose.shuffle"> shuffled</ElCheckbox>
+    <ElCheckbox v-model="whose.shuffle"> {{ say('tests.shuffled') }}</ElCheckbox>
     <label
-      >Text
-      <SelectField v-model="accommodation.size" aria-label="Text size"
-        ><ElOption :value="1" label="as usual" /><ElOption
+      >{{ say('tests.text') }}
+      <SelectField v-model="accommodation.size" :aria-label="say('common.textSize')"
+        ><ElOption :value="1" :label="say('tests.asUsual')" /><ElOption
           v-for="size in [1.2, 1.4, 1.7, 2]"
           :key="size"
           :value="size"
           :label="`${Math.round(size * 100)}%`" /></SelectField
     ></label>
     <label
-      >Choices
-      <SelectField v-model="accommodation.fewer" aria-label="Choices"
-        ><ElOption :value="null" label="all" /><ElOption
+      >{{ say('tests.choices2') }}
+      <SelectField v-model="accommodation.fewer" :aria-label="say('tests.choices2')"
+        ><ElOption :value="null" :label="say('common.all')" /><ElOption
           v-for="n in [2, 3, 4]"
           :key="n"
           :value="n"
-          :label="`at most ${n}`" /></SelectField
+          :label="say('tests.atMostNumber', { number: n })" /></SelectField
     ></label>
     <label v-if="minutes !== null"
-      >Time
-      <SelectField v-model="accommodation.time" aria-label="Time"
-        ><ElOption :value="null" label="no limit" /><ElOption
+      >{{ say('tests.time') }}
+      <SelectField v-model="accommodation.time" :aria-label="say('tests.time')"
+        ><ElOption :value="null" :label="say('tests.noLimit')" /><ElOption
           :value="1"
-          :label="`${minutes} min`" /><ElOption :value="1.25" label="×1.25" /><ElOption
-          :value="1.5"
-          label="×1.5" /><ElOption :value="2" label="×2" /></SelectField
+          :label="say('tests.minutesMin', { minutes })" /><ElOption
+          :value="1.25"
+          label="×1.25" /><ElOption :value="1.5" label="×1.5" /><ElOption
+          :value="2"
+          label="×2" /></SelectField
     ></label>
-    <ElCheckbox v-model="accommodation.aloud"> read aloud</ElCheckbox>
+    <ElCheckbox v-model="accommodation.aloud"> {{ say('tests.readAloud') }}</ElCheckbox>
     <TimeLeft
       v-if="deadline !== null && over === 'no'"
       :key="deadline"
@@ -196,24 +198,28 @@ const result = computed(() => {
   </div>
   <p v-for="why in test?.hindrances ?? []" :key="why" class="wrong inset">{{ why }}</p>
   <div v-if="result" class="one-sheet result">
-    <h2>{{ pointsText(result.points) }} of {{ count(result.maxPoints, 'point') }}</h2>
+    <h2>
+      {{ say('tests.pointsPoints', { n: result.maxPoints, points: pointsText(result.points) }) }}
+    </h2>
     <p class="faded">
-      {{ over === 'time' ? 'Time ran out. ' : ''
-      }}{{
-        result.needsMarking
-          ? `${count(result.needsMarking, 'item')} would wait for a mark by hand. `
-          : ''
-      }}Nothing was recorded.
-      <button class="word" @click="again">Sit it again</button>
+      {{
+        say('tests.nothingWasRecorded', {
+          value: over === 'time' ? say('tests.timeRanOut') : '',
+          value2: result.needsMarking
+            ? say('tests.itemsWouldNeedMarking', { n: result.needsMarking })
+            : '',
+        })
+      }}
+      <button class="word" @click="again">{{ say('tests.startAgain') }}</button>
     </p>
     <table class="ruled">
       <thead>
         <tr>
-          <th class="figures">No.</th>
-          <th>Question</th>
-          <th>My answer</th>
-          <th>Right</th>
-          <th class="figures">Points</th>
+          <th class="figures">{{ say('common.no') }}</th>
+          <th>{{ say('common.question') }}</th>
+          <th>{{ say('tests.myAnswer') }}</th>
+          <th>{{ say('tests.right') }}</th>
+          <th class="figures">{{ say('common.points') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -227,8 +233,11 @@ const result = computed(() => {
           <td class="figures">
             {{
               line.needsMarking
-                ? 'waits'
-                : `${pointsText(line.points)} of ${pointsText(line.maxPoints)}`
+                ? say('tests.needsMarking')
+                : say('tests.pointsMaxPoints', {
+                    points: pointsText(line.points),
+                    maxPoints: pointsText(line.maxPoints),
+                  })
             }}
           </td>
         </tr>
@@ -254,7 +263,7 @@ const result = computed(() => {
       @hand-in="end('handed-in')"
     />
   </div>
-  <p v-else-if="test" class="inset">There is nothing to sit yet: this form has no items.</p>
+  <p v-else-if="test" class="inset">{{ say('tests.nothingPreviewYetThis') }}</p>
   <DisplaySheet
     v-if="choosingDisplay"
     v-model:size="accommodation.size"

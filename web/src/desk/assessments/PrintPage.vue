@@ -2,7 +2,6 @@
 /** Booklets, answer keys and marking guides of any forms, as the browser prints them. */
 import type { AnswerOf, api } from '@oaken/contract';
 import { formForSitting, formOf } from '@oaken/core/forms';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
@@ -17,6 +16,7 @@ import { usePrintChoice } from './print/printChoice';
 import { pageName, usePageNames } from './print/usePageNames';
 import SelectField from '../../parts/SelectField.vue';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 const testId = Number(useRoute().params.testId);
 const test = ref<AnswerOf<typeof api.readEdition> | null>(null);
@@ -53,7 +53,10 @@ const papers = computed(() => {
           { seed: 'paper', seat, form: id },
           { shuffleItems: false, shuffleChoices: false },
         );
-        const label = [forms.value.length > 1 ? name : '', places > 1 ? `no. ${seat + 1}` : '']
+        const label = [
+          forms.value.length > 1 ? name : '',
+          places > 1 ? say('tests.noNumber', { number: seat + 1 }) : '',
+        ]
           .filter(Boolean)
           .join(', ');
         return { key: `${id}/${seat}`, name: label, edition: form, form: formForSitting(form) };
@@ -65,11 +68,11 @@ const sheets = computed(() => {
   const kinds = (['booklet', 'key', 'guide'] as const).filter((kind) => choice[kind]);
   return kinds.flatMap((kind) => papers.value.map((paper): Sheet => ({ kind, paper })));
 });
-const kindWords = { booklet: '', key: ', answer key', guide: ', marking guide' };
+const kindWords = { booklet: '', key: say('tests.answerKey'), guide: say('tests.markingGuide') };
 usePageNames(() =>
   sheets.value.map(
     ({ kind, paper }) =>
-      `${test.value?.edition.title ?? ''}${paper.name ? `, form ${paper.name}` : ''}${kindWords[kind]}`,
+      `${test.value?.edition.title ?? ''}${paper.name ? say('tests.formName2', { name: paper.name }) : ''}${kindWords[kind]}`,
   ),
 );
 const print = () => window.print();
@@ -77,62 +80,68 @@ const print = () => window.print();
 
 <template>
   <div class="screen-only">
-    <PageHead title="Print" :where="`Tests · ${test?.edition.title ?? ''}`">
-      <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
-      <ElButton type="primary" :disabled="sheets.length === 0" @click="print"
-        >Print or save as PDF</ElButton
-      >
+    <PageHead
+      :title="say('tests.print')"
+      :where="say('tests.testsTitle', { title: test?.edition.title ?? '' })"
+    >
+      <RouterLink :to="`/tests/${testId}`">{{ say('tests.backTest') }}</RouterLink>
+      <ElButton type="primary" :disabled="sheets.length === 0" @click="print">{{
+        say('tests.printOrSaveAs')
+      }}</ElButton>
     </PageHead>
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-    <div v-if="test" class="options" role="group" aria-label="What is printed">
-      <ElCheckbox v-model="choice.booklet"> booklet</ElCheckbox>
-      <ElCheckbox v-model="choice.key"> answer key</ElCheckbox>
-      <ElCheckbox v-model="choice.guide"> marking guide</ElCheckbox>
+    <div v-if="test" class="options" role="group" :aria-label="say('tests.whatPrint')">
+      <ElCheckbox v-model="choice.booklet"> {{ say('tests.booklet') }}</ElCheckbox>
+      <ElCheckbox v-model="choice.key"> {{ say('tests.answerKey2') }}</ElCheckbox>
+      <ElCheckbox v-model="choice.guide"> {{ say('tests.markingGuide2') }}</ElCheckbox>
       <span v-if="forms.length > 1" class="forms"
-        >Forms
+        >{{ say('tests.forms') }}
         <ElCheckbox
           v-for="form in forms"
           :key="form.name"
           :model-value="chosen.includes(form.id)"
           @change="chosen = toggled(chosen, form.id)"
         >
-          <span class="unseen">Form </span>{{ form.name }}</ElCheckbox
+          <span class="unseen">{{ say('common.form') }}{{ ' ' }}</span
+          >{{ form.name }}</ElCheckbox
         ></span
       >
       <label v-if="draws"
-        >papers, each with its own draw
+        >{{ say('tests.papersEachWithIts') }}
         <ElInputNumber
           :controls="false"
           v-model="copies"
           class="few"
           :min="1"
           :max="60"
-          aria-label="How many papers"
+          :aria-label="say('tests.howManyPapers')"
       /></label>
       <label
-        ><SelectField v-model="choice.columns" aria-label="Columns"
-          ><ElOption :value="1" label="one column" /><ElOption
+        ><SelectField v-model="choice.columns" :aria-label="say('common.columns')"
+          ><ElOption :value="1" :label="say('tests.oneColumn')" /><ElOption
             :value="2"
-            label="two columns" /></SelectField
+            :label="say('tests.twoColumns')" /></SelectField
       ></label>
       <label
-        ><SelectField v-model="choice.room" aria-label="Room for work"
-          ><ElOption :value="0" label="no room for work" /><ElOption
+        ><SelectField v-model="choice.room" :aria-label="say('tests.spaceWork')"
+          ><ElOption :value="0" :label="say('tests.noSpaceWork')" /><ElOption
             :value="2"
-            label="a little room" /><ElOption :value="4" label="more room" /><ElOption
+            :label="say('tests.aLittleSpace')" /><ElOption
+            :value="4"
+            :label="say('tests.moreSpace')" /><ElOption
             :value="8"
-            label="much room" /></SelectField
+            :label="say('tests.aLotSpace')" /></SelectField
       ></label>
-      <ElCheckbox v-model="choice.large"> large print</ElCheckbox>
-      <ElCheckbox v-model="choice.nameLine"> name line</ElCheckbox>
-      <ElCheckbox v-model="choice.points"> points</ElCheckbox>
+      <ElCheckbox v-model="choice.large"> {{ say('tests.largePrint') }}</ElCheckbox>
+      <ElCheckbox v-model="choice.nameLine"> {{ say('tests.nameLine') }}</ElCheckbox>
+      <ElCheckbox v-model="choice.points"> {{ say('tests.points') }}</ElCheckbox>
     </div>
     <p v-for="why in test?.hindrances ?? []" :key="why" class="wrong inset">{{ why }}</p>
   </div>
-  <PrintDesk v-if="test" label="The pages">
-    <EmptyNote v-if="sheets.length === 0" title="Nothing is chosen."
-      >Tick the booklet, the key or the guide above, and at least one form.</EmptyNote
-    >
+  <PrintDesk v-if="test" :label="say('tests.thePages')">
+    <EmptyNote v-if="sheets.length === 0" :title="say('tests.nothingChosen')">{{
+      say('tests.tickBookletKeyOr')
+    }}</EmptyNote>
     <div
       v-for="({ kind, paper }, index) in sheets"
       :key="`${kind}/${paper.key}`"
@@ -151,7 +160,7 @@ const print = () => window.print();
       <GuideSheet v-else :form="paper.edition" :name="paper.name" />
     </div>
     <p class="faded screen-only small">
-      {{ count(sheets.length, 'document') }}; each begins on a page of its own.
+      {{ say('tests.documentsEachStartsOn', { n: sheets.length }) }}
     </p>
   </PrintDesk>
 </template>

@@ -2,6 +2,7 @@
 /** Draft or ready: ready only when the test could be sat; what stands in the way is listed, each with the way to it. */
 import type { Hindrance } from '@oaken/core/assessments';
 import { ref } from 'vue';
+import { say } from '../../words/teacher';
 
 defineProps<{ ready: boolean; inTheWay: readonly Hindrance[]; mayChange: boolean }>();
 const emit = defineEmits<{ ready: [ready: boolean]; show: [at: Hindrance['at']] }>();
@@ -11,24 +12,30 @@ const open = ref(false);
 <template>
   <span class="ready">
     <span class="state" role="status">{{
-      ready && inTheWay.length === 0 ? 'Ready' : 'Draft'
+      ready && inTheWay.length === 0 ? say('tests.ready') : say('tests.draft')
     }}</span>
     <template v-if="mayChange">
       <button v-if="inTheWay.length" class="word" :aria-expanded="open" @click="open = !open">
-        {{ inTheWay.length === 1 ? '1 thing' : `${inTheWay.length} things` }} in the way
+        {{ say('tests.problemsFix', { n: inTheWay.length }) }}
       </button>
-      <button v-else-if="ready" class="word" @click="emit('ready', false)">Back to draft</button>
-      <button v-else class="word" @click="emit('ready', true)">Call it ready</button>
+      <button v-else-if="ready" class="word" @click="emit('ready', false)">
+        {{ say('tests.backDraft') }}
+      </button>
+      <button v-else class="word" @click="emit('ready', true)">
+        {{ say('tests.markAsReady') }}
+      </button>
     </template>
     <div
       v-if="open && inTheWay.length"
       class="list"
       role="group"
-      aria-label="What stands in the way"
+      :aria-label="say('tests.problemsFix2')"
     >
       <p v-for="problem in inTheWay" :key="problem.words">
         {{ problem.words }}
-        <button class="word" @click="(emit('show', problem.at), (open = false))">Go there</button>
+        <button class="word" @click="(emit('show', problem.at), (open = false))">
+          {{ say('tests.goThere') }}
+        </button>
       </p>
     </div>
   </span>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** A section's title and directions, and its rules folded behind a sentence that says them. */
 import { sectionCount, type Change, type Draw, type Section } from '@oaken/core/assessments';
-import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { pointsText } from '../shared/words';
 import DrawEditor from './DrawEditor.vue';
 import { useTyped } from './useTyped';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   section: Section;
@@ -27,29 +27,34 @@ const describe = (text: string, facts: Facts) =>
   emit('change', text, { do: 'describe-section', section: props.section.id, facts });
 function keep(name: 'title' | 'directions', text: string): void {
   if (text !== props.section[name])
-    describe(name === 'title' ? 'naming a section' : 'a section’s directions', { [name]: text });
+    describe(name === 'title' ? say('tests.namingSection') : say('tests.aSectionsDirections'), {
+      [name]: text,
+    });
 }
 function keepMinutes(): void {
   const typed = minutes.value.trim();
   const next = typed === '' ? null : Number(typed.replace(',', '.'));
-  if (next !== null && !(next > 0 && next <= 1440))
-    wrong.value = 'The time is a number of minutes above zero.';
+  if (next !== null && !(next > 0 && next <= 1440)) wrong.value = say('tests.theTimeNumberMinutes');
   else {
     wrong.value = '';
-    if (next !== props.section.minutes) describe('a section’s time', { minutes: next });
+    if (next !== props.section.minutes) describe(say('tests.aSectionsTime'), { minutes: next });
   }
 }
-const giveDraw = (draw: Draw | null) => describe('a draw', { draw });
+const giveDraw = (draw: Draw | null) => describe(say('tests.aDraw'), { draw });
 
-const name = computed(() => `section ${props.number}`);
+const name = computed(() => say('tests.sectionNumber', { number: props.number }));
 const rules = computed(() => {
   const { draw, entries, minutes: time, keepOrder } = props.section;
   const words = [
     draw
-      ? `each student gets ${count(sectionCount(props.section), 'item')} of ${draw.search ? 'what a search finds' : entries.length}, ${pointsText(draw.points)} pt each`
-      : 'everybody gets all items',
-    ...(keepOrder ? ['always in this order'] : []),
-    ...(time === null ? [] : [`${time} min`]),
+      ? say('tests.eachStudentGetsItems', {
+          n: sectionCount(props.section),
+          value: draw.search ? say('tests.aSearch') : entries.length,
+          points: pointsText(draw.points),
+        })
+      : say('tests.everybodyGetsAllItems'),
+    ...(keepOrder ? [say('tests.notShuffled')] : []),
+    ...(time === null ? [] : [say('tests.timeMin', { time })]),
   ];
   return words.join('; ');
 });
@@ -58,11 +63,11 @@ const rules = computed(() => {
 <template>
   <header class="sectionhead">
     <div v-if="!alone || section.title" class="line">
-      <span class="faded">Section {{ number }}</span>
+      <span class="faded">{{ say('tests.sectionNumber2', { number }) }}</span>
       <ElInput
         v-model="title"
-        :aria-label="`Title of section ${number}`"
-        placeholder="Title of the section"
+        :aria-label="say('tests.titleSectionNumber', { number })"
+        :placeholder="say('tests.titleSection')"
         maxlength="200"
         :readonly="!mayChange"
         @change="keep('title', title)"
@@ -70,19 +75,24 @@ const rules = computed(() => {
       <button
         v-if="!alone && mayChange"
         class="word"
-        @click="emit('change', 'removing a section', { do: 'remove-section', section: section.id })"
+        @click="
+          emit('change', say('tests.removingSection'), {
+            do: 'remove-section',
+            section: section.id,
+          })
+        "
       >
-        Remove section
+        {{ say('tests.removeSection') }}
       </button>
     </div>
     <p class="rules">
       <button
         class="word"
         :aria-expanded="open"
-        :aria-label="`Rules of ${name}`"
+        :aria-label="say('tests.rulesName', { name })"
         @click="open = !open"
       >
-        Rules
+        {{ say('tests.rules') }}
       </button>
       <span class="faded">{{ rules }}</span>
     </p>
@@ -92,31 +102,31 @@ const rules = computed(() => {
         :model-value="section.keepOrder"
         :disabled="!mayChange"
         @change="
-          describe('a section’s order', {
+          describe(say('tests.aSectionsOrder'), {
             keepOrder: $event as boolean,
           })
         "
       >
-        always in this order, also where an assignment shuffles items
+        {{ say('tests.dontShuffleThisSection') }}
       </ElCheckbox>
       <label>
         <ElInput
           v-model="minutes"
           class="few"
           inputmode="decimal"
-          :aria-label="`Minutes for ${name}`"
+          :aria-label="say('tests.minutesName', { name })"
           :readonly="!mayChange"
           @change="keepMinutes"
         />
-        minutes are meant for it; students read this with the directions
+        {{ say('tests.minutesSuggestedStudentsSee') }}
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <ElInput
         v-model="directions"
         :rows="2"
         maxlength="4000"
-        :aria-label="`Directions of ${name}`"
-        placeholder="Directions for this section"
+        :aria-label="say('tests.directionsName', { name })"
+        :placeholder="say('tests.directionsThisSection')"
         :readonly="!mayChange"
         @change="keep('directions', directions)"
         type="textarea"

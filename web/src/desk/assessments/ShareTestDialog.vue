@@ -8,6 +8,7 @@ import { call } from '../../client/call';
 import { done } from '../shared/undo';
 import { whenOpened } from '../../parts/whenOpened';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 type Sharing = AnswerOf<typeof api.readTestSharing>;
 const open = defineModel<boolean>({ required: true });
@@ -41,42 +42,44 @@ async function save(): Promise<void> {
       body: { reach, shares: shares.map(({ accountId, may }) => ({ accountId, may })) },
     });
     emit('changed');
-    done('Sharing is changed.');
+    done(say('tests.sharingChanged'));
     open.value = false;
   });
 }
 const reachWords = {
-  mine: 'only me, and whom I name below',
-  school: 'every teacher of my school may look at it and copy it',
-  everybody: 'everybody may look at it and copy it',
+  mine: say('tests.onlyMePeopleNamed'),
+  school: say('tests.allTeachersAtMy'),
+  everybody: say('tests.everybodyCanPreviewCopy'),
 };
-const rightWords = { read: 'look and copy', edit: 'change it with me' };
+const rightWords = { read: say('tests.previewCopy'), edit: say('tests.editWithMe') };
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="`Sharing “${title}”`" width="560px">
+  <ElDialog v-model="open" :title="say('tests.sharingTitle', { title })" width="560px">
     <template v-if="sharing">
       <fieldset>
-        <legend>On the shelf for</legend>
+        <legend>{{ say('tests.whoCanSee') }}</legend>
         <ElRadio v-for="entry in reaches" :key="entry" v-model="sharing.reach" :value="entry">
           {{ reachWords[entry] }}</ElRadio
         >
       </fieldset>
       <p v-if="!ready && sharing.reach !== 'mine'" class="faded">
-        It is a draft: it stands on their shelf once you call it ready.
+        {{ say('tests.itDraftTheySee') }}
       </p>
-      <h3>Colleagues</h3>
-      <p v-if="sharing.shares.length === 0" class="faded">Nobody by name yet.</p>
+      <h3>{{ say('tests.colleagues') }}</h3>
+      <p v-if="sharing.shares.length === 0" class="faded">
+        {{ say('tests.noColleaguesNamedYet') }}
+      </p>
       <table v-else class="ruled">
         <tbody>
           <tr v-for="(share, index) in sharing.shares" :key="share.accountId">
             <td>{{ share.name }}</td>
             <td>
-              may
+              {{ say('tests.can') }}
               <SelectField
                 v-model="share.may"
                 class="right"
-                :aria-label="`What ${share.name} may do`"
+                :aria-label="say('tests.whatNameCanDo', { name: share.name })"
                 ><ElOption
                   v-for="(words, may) in rightWords"
                   :key="may"
@@ -85,28 +88,32 @@ const rightWords = { read: 'look and copy', edit: 'change it with me' };
               /></SelectField>
             </td>
             <td class="figures">
-              <button class="word" @click="sharing?.shares.splice(index, 1)">take away</button>
+              <button class="word" @click="sharing?.shares.splice(index, 1)">
+                {{ say('common.remove') }}
+              </button>
             </td>
           </tr>
         </tbody>
       </table>
       <SelectField
         v-if="others.length"
-        aria-label="Share with a colleague"
+        :aria-label="say('tests.shareWithColleague')"
         :model-value="null"
         @update:model-value="add"
-        ><ElOption :value="null" label="Share with a colleague …" /><ElOption
+        ><ElOption :value="null" :label="say('tests.shareWithColleague2')" /><ElOption
           v-for="other in others"
           :key="other.accountId"
           :value="other.accountId"
           :label="other.name"
       /></SelectField>
     </template>
-    <p v-else-if="!wrong" class="faded">Reading …</p>
+    <p v-else-if="!wrong" class="faded">{{ say('tests.reading') }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" :loading="busy" :disabled="!sharing" @click="save">Save</ElButton>
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" :loading="busy" :disabled="!sharing" @click="save">{{
+        say('common.save')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

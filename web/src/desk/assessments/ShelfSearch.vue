@@ -8,6 +8,7 @@ import { mediumWords } from '../banks/filterWords';
 import { useLibrary } from '../library/library';
 import { noFilters, type useShelf } from './useShelf';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   shelf: ReturnType<typeof useShelf>;
@@ -20,15 +21,17 @@ const { filters, folders, tally } = props.shelf;
 const struck = computed(() =>
   [
     filters.grades.length > 0 && {
-      text: `grade ${filters.grades.join(' or ')}`,
+      text: say('tests.gradeGrades', { grades: filters.grades.join(' or ') }),
       strike: () => (filters.grades = []),
     },
     filters.standard !== null && {
-      text: library.standards.get(filters.standard)?.code ?? 'a standard',
+      text: library.standards.get(filters.standard)?.code ?? say('tests.aStandard'),
       strike: () => (filters.standard = null),
     },
     filters.folder !== null && {
-      text: `in ${folders.value.find(({ id }) => id === filters.folder)?.name ?? 'a folder'}`,
+      text: say('tests.inName', {
+        name: folders.value.find(({ id }) => id === filters.folder)?.name ?? say('tests.aFolder'),
+      }),
       strike: () => (filters.folder = null),
     },
   ].filter((part) => part !== false),
@@ -42,49 +45,49 @@ const clear = () =>
     <ElInput
       v-model="filters.words"
       type="search"
-      placeholder="Words of a title, an item or a colleague’s name"
-      aria-label="Search words of tests"
+      :placeholder="say('tests.titleWordsItemOr')"
+      :aria-label="say('tests.searchWordsTests')"
       maxlength="200"
     />
-    <SelectField v-model="filters.subject" aria-label="Subject"
-      ><ElOption :value="null" label="Any subject" /><ElOption
+    <SelectField v-model="filters.subject" :aria-label="say('common.subject')"
+      ><ElOption :value="null" :label="say('tests.anySubject')" /><ElOption
         v-for="[subject, n] in tally('subject')"
         :key="subject"
         :value="subject"
         :label="`${subject} (${n})`"
     /></SelectField>
-    <SelectField v-model="filters.kind" aria-label="Kind"
-      ><ElOption :value="null" label="Any kind" /><ElOption
+    <SelectField v-model="filters.kind" :aria-label="say('common.kind')"
+      ><ElOption :value="null" :label="say('tests.anyKind')" /><ElOption
         v-for="testKind in testKinds"
         :key="testKind"
         :value="testKind"
         :label="`${testKind} (${tally('kind').get(testKind) ?? 0})`"
     /></SelectField>
-    <SelectField v-model="filters.size" aria-label="Number of items"
-      ><ElOption :value="null" label="Any length" /><ElOption
+    <SelectField v-model="filters.size" :aria-label="say('tests.numberItems')"
+      ><ElOption :value="null" :label="say('tests.anyLength')" /><ElOption
         v-for="sizeBand in sizeBands"
         :key="sizeBand.id"
         :value="sizeBand.id"
         :label="`${sizeBand.title} (${tally('size').get(sizeBand.id) ?? 0})`"
     /></SelectField>
-    <SelectField v-model="filters.machine" aria-label="How it is marked"
-      ><ElOption :value="null" label="Any marking" /><ElOption
+    <SelectField v-model="filters.machine" :aria-label="say('tests.howMarked')"
+      ><ElOption :value="null" :label="say('tests.anyMarking')" /><ElOption
         value="yes"
-        :label="`by machine (${tally('machine').get(true) ?? 0})`" /><ElOption
+        :label="say('tests.byMachineGet', { get: tally('machine').get(true) ?? 0 })" /><ElOption
         value="no"
-        :label="`some by hand (${tally('machine').get(false) ?? 0})`"
+        :label="say('tests.someByHandGet', { get: tally('machine').get(false) ?? 0 })"
     /></SelectField>
-    <SelectField v-model="filters.has" aria-label="What it shows"
-      ><ElOption :value="null" label="Any media" /><ElOption
+    <SelectField v-model="filters.has" :aria-label="say('tests.whatShows')"
+      ><ElOption :value="null" :label="say('tests.anyMedia')" /><ElOption
         v-for="medium in media"
         :key="medium"
         :value="medium"
         :label="`${mediumWords[medium]} (${tally('has').get(medium) ?? 0})`"
     /></SelectField>
-    <SelectField v-model="filters.sort" aria-label="Order"
-      ><ElOption value="newest" label="Last changed" /><ElOption
+    <SelectField v-model="filters.sort" :aria-label="say('tests.order')"
+      ><ElOption value="newest" :label="say('tests.lastChanged')" /><ElOption
         value="most-used"
-        label="Most given" /><ElOption value="title" label="By title"
+        :label="say('tests.mostAssigned')" /><ElOption value="title" :label="say('tests.byTitle')"
     /></SelectField>
   </div>
   <p v-if="struck.length || narrowed" class="struck">
@@ -92,12 +95,12 @@ const clear = () =>
       v-for="part in struck"
       :key="part.text"
       class="word"
-      :aria-label="`Strike out ${part.text}`"
+      :aria-label="say('tests.removeFilterText', { text: part.text })"
       @click="part.strike()"
     >
       {{ part.text }} ×
     </button>
-    <button v-if="narrowed" class="word" @click="clear">Let everything in</button>
+    <button v-if="narrowed" class="word" @click="clear">{{ say('tests.clearFilters') }}</button>
   </p>
 </template>
 

@@ -7,6 +7,7 @@ import { ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { percent, stemLine } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ testId: number; entry: string | null; number: number }>();
@@ -31,22 +32,21 @@ function take(item: ItemRow): void {
   open.value = false;
 }
 function closeness(distance: number | null): string {
-  if (distance === null) return 'difficulty not known';
-  if (distance < 0.005) return 'just as hard';
-  return `${Math.round(distance * 100)} points of difficulty away`;
+  if (distance === null) return say('tests.difficultyNotKnown');
+  if (distance < 0.005) return say('tests.justAsHard');
+  return say('tests.roundPointsDifficultyAway', { round: Math.round(distance * 100) });
 }
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="`In place of item ${number}`" width="720px">
+  <ElDialog v-model="open" :title="say('tests.replaceItemNumber2', { number })" width="720px">
     <p class="faded">
-      Same standard, closest in depth and difficulty, from the banks that you may use.
+      {{ say('tests.sameStandardClosestIn') }}
     </p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p v-else-if="similarItems === null" class="faded">Looking …</p>
+    <p v-else-if="similarItems === null" class="faded">{{ say('common.looking') }}</p>
     <p v-else-if="similarItems.length === 0">
-      Nothing similar is left: every other item with its standard stands in this test or its forms,
-      or it has no standard. Look in the banks on the left page.
+      {{ say('tests.noSimilarItemLeft') }}
     </p>
     <ol v-else class="similar">
       <li v-for="{ item, sameDepth, distance } in similarItems" :key="item.id">
@@ -54,12 +54,17 @@ function closeness(distance: number | null): string {
           <p>{{ stemLine(item.content.stem, 200) }}</p>
           <p class="faded small">
             {{ item.standards.map(({ code }) => code).join(', ') }} · {{ kinds[item.kind].title }} ·
-            {{ sameDepth ? 'same depth' : `depth ${item.depth ?? 'not given'}` }} ·
-            {{ item.facility ? percent(item.facility.value) : 'new' }}, {{ closeness(distance) }} ·
+            {{
+              sameDepth
+                ? say('tests.sameDepth')
+                : say('tests.depthDepth2', { depth: item.depth ?? say('tests.notGiven') })
+            }}
+            · {{ item.facility ? percent(item.facility.value) : say('tests.new') }},
+            {{ closeness(distance) }} ·
             {{ item.bank }}
           </p>
         </div>
-        <ElButton @click="take(item)">Take this</ElButton>
+        <ElButton @click="take(item)">{{ say('tests.useThis') }}</ElButton>
       </li>
     </ol>
   </ElDialog>

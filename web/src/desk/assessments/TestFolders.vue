@@ -7,6 +7,7 @@ import { call } from '../../client/call';
 import { done, failed } from '../shared/undo';
 import type { ShelfState } from './useShelf';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ shelf: ShelfState }>();
 const emit = defineEmits<{ place: [tests: number[], folder: number | null] }>();
@@ -79,7 +80,7 @@ const remove = (testFolder: TestFolder) =>
     menu.value = null;
     await call('removeTestFolder', { params: { folderId: testFolder.id } });
     if (filters.folder === testFolder.id) filters.folder = null;
-    done(`${testFolder.name} is gone; its tests lie one step up.`);
+    done(say('tests.nameDeletedItsTests', { name: testFolder.name }));
   });
 function drop(event: DragEvent, folder: number | null): void {
   over.value = null;
@@ -91,8 +92,8 @@ const isTest = (event: DragEvent) =>
 </script>
 
 <template>
-  <h3>Folders</h3>
-  <ul class="folders" aria-label="Folders of tests">
+  <h3>{{ say('tests.folders') }}</h3>
+  <ul class="folders" :aria-label="say('tests.foldersTests')">
     <template v-for="{ folder, level } in lines" :key="folder.id">
       <li
         :class="{ over: over === folder.id }"
@@ -106,7 +107,7 @@ const isTest = (event: DragEvent) =>
           ref="field"
           v-model="typed"
           maxlength="120"
-          :aria-label="`Name of the folder ${folder.name}`"
+          :aria-label="say('tests.nameFolderName', { name: folder.name })"
           @keydown.enter="finish"
           @keydown.esc="naming = null"
           @blur="finish"
@@ -124,7 +125,7 @@ const isTest = (event: DragEvent) =>
         </button>
         <button
           class="dots"
-          :aria-label="`More about ${folder.name}`"
+          :aria-label="say('tests.moreAboutName', { name: folder.name })"
           :aria-expanded="menu === folder.id"
           @click="menu = menu === folder.id ? null : folder.id"
         >
@@ -132,15 +133,19 @@ const isTest = (event: DragEvent) =>
         </button>
       </li>
       <li v-if="menu === folder.id" class="menu">
-        <button class="word" @click="startNaming(folder.id, folder.name)">Rename</button>
-        <button class="word" @click="startNaming('new', '', folder.id)">New folder inside</button>
-        <button class="word" @click="remove(folder)">Take away</button>
+        <button class="word" @click="startNaming(folder.id, folder.name)">
+          {{ say('tests.rename') }}
+        </button>
+        <button class="word" @click="startNaming('new', '', folder.id)">
+          {{ say('tests.newFolderInside') }}
+        </button>
+        <button class="word" @click="remove(folder)">{{ say('tests.delete') }}</button>
         <label
-          >Move into
+          >{{ say('tests.moveInto') }}
           <SelectField
             :model-value="folder.parentId"
             @update:model-value="moveTo(folder.id, $event)"
-            ><ElOption :value="null" label="no folder" /><ElOption
+            ><ElOption :value="null" :label="say('tests.noFolder2')" /><ElOption
               v-for="include in folders.filter(({ id }) => !below(folder.id).includes(id))"
               :key="include.id"
               :value="include.id"
@@ -153,7 +158,7 @@ const isTest = (event: DragEvent) =>
         ref="field"
         v-model="typed"
         maxlength="120"
-        aria-label="Name of the new folder"
+        :aria-label="say('tests.nameNewFolder')"
         @keydown.enter="finish"
         @keydown.esc="naming = null"
         @blur="finish"
@@ -161,9 +166,9 @@ const isTest = (event: DragEvent) =>
     </li>
   </ul>
   <p v-if="lines.length === 0 && naming === null" class="faded small">
-    None yet. Tests can be dragged into a folder.
+    {{ say('tests.noneYetTestsCan') }}
   </p>
-  <button class="word" @click="startNaming('new', '')">New folder</button>
+  <button class="word" @click="startNaming('new', '')">{{ say('tests.newFolder') }}</button>
 </template>
 
 <style scoped>

@@ -2,11 +2,12 @@
 /** What a test is: its title, kind, subject, grades, directions, the time it is made for and how points are counted. */
 import { testKinds, type Change, type Outline } from '@oaken/core/assessments';
 import { computed, ref } from 'vue';
-import GradeRow from '../../parts/GradeRow.vue';
+import GradeRow from '../shared/GradeRow.vue';
 import { useLibrary } from '../library/library';
 import { pointsText } from '../shared/words';
 import { useTyped } from './useTyped';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ outline: Outline; total: number; mayChange: boolean }>();
 const emit = defineEmits<{ change: [text: string, ...changes: Change[]] }>();
@@ -22,7 +23,7 @@ const fields = {
 };
 const wrong = ref('');
 const { title, directions, subject, minutes, heldTotal } = fields;
-const describe = (facts: Facts, text = 'a change of the heading') =>
+const describe = (facts: Facts, text = say('tests.aChangeHeading')) =>
   emit('change', text, { do: 'describe', facts });
 function keep(name: 'title' | 'directions' | 'subject'): void {
   const text = fields[name].value;
@@ -35,7 +36,7 @@ function keepNumber(name: 'minutes' | 'heldTotal', limit: number, sentence: stri
   else {
     wrong.value = '';
     if (next !== props.outline[name])
-      describe({ [name]: next }, name === 'minutes' ? 'the time' : 'the total');
+      describe({ [name]: next }, name === 'minutes' ? say('tests.theTime') : say('tests.theTotal'));
   }
 }
 const subjects = computed(() =>
@@ -44,7 +45,7 @@ const subjects = computed(() =>
 const hold = (counting: 'value' | 'share') =>
   describe(
     { heldTotal: counting === 'share' ? props.total || 100 : null },
-    'how points are counted',
+    say('tests.howPointsCounted'),
   );
 const grades = computed(() =>
   [...new Set([...library.grades, ...props.outline.grades])].sort((a, b) => a - b),
@@ -56,26 +57,26 @@ const grades = computed(() =>
     <ElInput
       v-model="title"
       class="title bare"
-      aria-label="Title of the test"
-      placeholder="Title"
+      :aria-label="say('tests.titleTest')"
+      :placeholder="say('common.title')"
       maxlength="200"
       :readonly="!mayChange"
       @change="keep('title')"
     />
     <div class="line">
       <SelectField
-        aria-label="Kind of test"
+        :aria-label="say('tests.kindTest')"
         :model-value="outline.kind"
         :disabled="!mayChange"
-        @update:model-value="describe({ kind: $event as Outline['kind'] }, 'the kind')"
+        @update:model-value="describe({ kind: $event as Outline['kind'] }, say('tests.theKind'))"
         ><ElOption v-for="kind in testKinds" :key="kind" :value="kind" :label="kind"
       /></SelectField>
       <ElInput
         v-model="subject"
         class="subject"
         list="subjects"
-        aria-label="Subject"
-        placeholder="Subject"
+        :aria-label="say('common.subject')"
+        :placeholder="say('common.subject')"
         maxlength="60"
         :readonly="!mayChange"
         @change="keep('subject')"
@@ -86,56 +87,58 @@ const grades = computed(() =>
       <GradeRow
         :model-value="outline.grades"
         :grades="grades"
-        label="Grades of the test"
-        each="For grade"
+        :label="say('tests.gradesTest')"
+        :each="say('tests.forGrade')"
         :disabled="!mayChange"
-        @update:model-value="describe({ grades: $event }, 'a change of the grades')"
+        @update:model-value="describe({ grades: $event }, say('tests.aChangeGrades'))"
       />
     </div>
     <div class="line">
       <label>
-        Made for
+        {{ say('tests.time2') }}
         <ElInput
           v-model="minutes"
           class="few"
           inputmode="decimal"
-          aria-label="Minutes that the test is made for"
+          :aria-label="say('tests.minutesTest')"
           placeholder="–"
           :readonly="!mayChange"
-          @change="keepNumber('minutes', 1440, 'The time is a number of minutes above zero.')"
+          @change="keepNumber('minutes', 1440, say('tests.theTimeNumberMinutes'))"
         />
-        min
+        {{ say('tests.min') }}
       </label>
       <SelectField
-        aria-label="How points are counted"
+        :aria-label="say('tests.howPointsCounted2')"
         :model-value="outline.heldTotal === null ? 'value' : 'share'"
         :disabled="!mayChange"
         @update:model-value="hold"
-        ><ElOption value="value" label="Each item has its own points" /><ElOption
+        ><ElOption value="value" :label="say('tests.eachItemHasIts')" /><ElOption
           value="share"
-          label="Items share a fixed total"
+          :label="say('tests.itemsShareFixedTotal')"
       /></SelectField>
       <label v-if="outline.heldTotal !== null">
-        of
+        {{ say('tests.of2') }}
         <ElInput
           v-model="heldTotal"
           class="few"
           inputmode="decimal"
-          aria-label="Total that is shared"
+          :aria-label="say('tests.totalShared')"
           :readonly="!mayChange"
-          @change="keepNumber('heldTotal', 10000, 'The total is a number above zero.')"
+          @change="keepNumber('heldTotal', 10000, say('tests.theTotalNumberAbove'))"
         />
-        pt
+        {{ say('tests.pt') }}
       </label>
-      <span v-else class="faded">{{ pointsText(total) }} pt in all</span>
+      <span v-else class="faded">{{
+        say('tests.totalPtTotal', { total: pointsText(total) })
+      }}</span>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ElInput
       v-model="directions"
       class="directions bare"
       :rows="1"
-      aria-label="Directions"
-      placeholder="Directions for students, if there are any"
+      :aria-label="say('tests.directions')"
+      :placeholder="say('tests.directionsStudentsOptional')"
       maxlength="4000"
       :readonly="!mayChange"
       @change="keep('directions')"

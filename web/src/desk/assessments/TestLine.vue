@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** A test on the shelf as a ruled row. */
 import type { TestRow } from '@oaken/contract/assessments';
-import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import { mediumWords } from '../banks/filterWords';
 import { pointsText, useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ test: TestRow }>();
 const emit = defineEmits<{ copy: []; bin: []; place: [] }>();
@@ -14,13 +14,15 @@ const whose = computed(() => {
   if (mine)
     return reach === 'mine'
       ? 'mine'
-      : `mine, on the shelf for ${reach === 'school' ? 'my school' : 'everybody'}`;
-  return may === 'edit' ? `built with ${owner}` : `by ${owner}`;
+      : say('tests.mineSharedWith', {
+          value: reach === 'school' ? say('tests.mySchool') : say('tests.everybody'),
+        });
+  return may === 'edit' ? say('tests.builtWithOwner', { owner }) : say('tests.byOwner', { owner });
 });
 const standards = computed(() => {
   const codes = props.test.standards;
   return codes.length > 5
-    ? `${codes.slice(0, 4).join(', ')} and ${codes.length - 4} more`
+    ? say('tests.sliceCodesMore', { slice: codes.slice(0, 4).join(', '), codes: codes.length - 4 })
     : codes.join(', ');
 });
 </script>
@@ -34,20 +36,26 @@ const standards = computed(() => {
     <div class="body">
       <p class="title">
         <RouterLink :to="`/tests/${test.id}`">{{ test.title }}</RouterLink>
-        <span v-if="!test.ready" class="draft">draft</span>
+        <span v-if="!test.ready" class="draft">{{ say('tests.draft2') }}</span>
       </p>
       <p class="facts">
         <span>{{ test.kind }}</span>
         <span v-if="test.subject">{{ test.subject }}</span>
-        <span v-if="test.grades.length">grade {{ test.grades.join(', ') }}</span>
-        <span>{{ count(test.items, 'item') }}, {{ pointsText(test.points) }} pt</span>
-        <span>{{ test.machine ? 'marked by machine' : 'some marked by hand' }}</span>
-        <span v-if="test.media.length"
-          >with {{ test.media.map((own) => mediumWords[own]).join(', ') }}</span
-        >
+        <span v-if="test.grades.length">{{
+          say('tests.gradeGrades', { grades: test.grades.join(', ') })
+        }}</span>
+        <span>{{
+          say('tests.itemsPointsPt', { n: test.items, points: pointsText(test.points) })
+        }}</span>
+        <span>{{
+          test.machine ? say('tests.markedByMachine') : say('tests.someMarkedByHand')
+        }}</span>
+        <span v-if="test.media.length">{{
+          say('tests.withMap', { map: test.media.map((own) => mediumWords[own]).join(', ') })
+        }}</span>
         <span>{{ whose }}</span>
         <span v-if="test.given"
-          >given {{ test.given === 1 ? 'once' : `${test.given} times`
+          >{{ say('tests.assignedTimes', { n: test.given })
           }}<template v-if="test.classes.length">: {{ test.classes.join(', ') }}</template></span
         >
       </p>
@@ -55,26 +63,38 @@ const standards = computed(() => {
     </div>
     <span class="when faded small">{{ words.time(test.changedAt) }}</span>
     <span class="acts">
-      <RouterLink :to="`/tests/${test.id}/look`" :aria-label="`Look through ${test.title}`"
-        >Look through</RouterLink
+      <RouterLink
+        :to="`/tests/${test.id}/look`"
+        :aria-label="say('tests.previewTitle', { title: test.title })"
+        >{{ say('tests.preview') }}</RouterLink
       >
-      <button class="word" :aria-label="`Copy ${test.title}`" @click="emit('copy')">Copy</button>
+      <button
+        class="word"
+        :aria-label="say('tests.copyTitle', { title: test.title })"
+        @click="emit('copy')"
+      >
+        {{ say('common.copy') }}
+      </button>
       <RouterLink
         v-if="test.may === 'edit'"
         :to="`/tests/${test.id}/assign`"
-        :aria-label="`Assign ${test.title}`"
-        >Assign</RouterLink
+        :aria-label="say('tests.assignTitle', { title: test.title })"
+        >{{ say('common.assign') }}</RouterLink
       >
-      <button class="word" :aria-label="`Put ${test.title} into a folder`" @click="emit('place')">
-        Folder
+      <button
+        class="word"
+        :aria-label="say('tests.moveTitleFolder', { title: test.title })"
+        @click="emit('place')"
+      >
+        {{ say('tests.folder') }}
       </button>
       <button
         v-if="test.mine"
         class="word"
-        :aria-label="`Put ${test.title} into the bin`"
+        :aria-label="say('tests.deleteTitle', { title: test.title })"
         @click="emit('bin')"
       >
-        Bin
+        {{ say('tests.delete2') }}
       </button>
     </span>
   </div>

@@ -2,12 +2,11 @@
 /** The shelf of tests: an index at the left, what it finds at the right. */
 import type { TestRow } from '@oaken/contract/assessments';
 import { shelves } from '@oaken/core/shelf';
-import { count } from '@oaken/core/text';
 import isEqual from 'fast-deep-equal';
 import { computed, onMounted, ref } from 'vue';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useLibrary } from '../library/library';
@@ -20,6 +19,7 @@ import ShelfSearch from './ShelfSearch.vue';
 import TestFolders from './TestFolders.vue';
 import TestLine from './TestLine.vue';
 import { noFilters, useShelf } from './useShelf';
+import { say } from '../../words/teacher';
 
 const library = useLibrary();
 const shelf = useShelf();
@@ -34,7 +34,7 @@ async function remove(test: TestRow): Promise<void> {
   try {
     await call('removeTest', { params });
     await shelf.load();
-    done(`“${test.title}” is in the bin. What was given from it stays.`, async () => {
+    done(say('tests.titleDeletedItsAssignments', { title: test.title }), async () => {
       await call('restoreTest', { params });
       await shelf.load();
     });
@@ -48,9 +48,17 @@ async function place(ids: number[], folder: number | null): Promise<void> {
     await call('placeTests', { body: { tests: ids, folder } });
     await shelf.load();
     const where =
-      folder === null ? 'no folder' : folders.value.find(({ id }) => id === folder)?.name;
+      folder === null
+        ? say('tests.noFolder2')
+        : folders.value.find(({ id }) => id === folder)?.name;
     done(
-      `${ids.length === 1 ? `“${before[0]?.title ?? 'The test'}” is` : `${ids.length} tests are`} in ${where}.`,
+      say('tests.inWhere', {
+        value:
+          ids.length === 1
+            ? say('tests.title', { title: before[0]?.title ?? say('tests.theTest') })
+            : say('tests.idsTests', { ids: ids.length }),
+        where,
+      }),
       async () => {
         for (const test of before)
           await call('placeTests', { body: { tests: [test.id], folder: test.folder } });
@@ -68,7 +76,11 @@ function copy(test: TestRow): void {
   copying.value = true;
 }
 
-const shelfWords = { mine: 'Mine', school: 'My school’s', everybody: 'Everybody’s' };
+const shelfWords = {
+  mine: say('tests.mine'),
+  school: say('tests.mySchools'),
+  everybody: say('tests.everybodys'),
+};
 /** Whether anything is asked for beside the shelf and the order. */
 const narrowed = computed(() => {
   const { shelf: shelfName, sort } = filters;
@@ -77,13 +89,20 @@ const narrowed = computed(() => {
 </script>
 
 <template>
-  <PageHead title="Tests" where="Found by standard, grade, words and what is in them">
-    <ElButton type="primary" @click="making = true">New test</ElButton>
+  <PageHead :title="say('common.tests')" :where="say('tests.findTestsByStandard')">
+    <ElButton type="primary" @click="making = true">{{ say('tests.newTest') }}</ElButton>
   </PageHead>
-  <FacingPages name="tests" left="Index" right="Tests" :start="27" :least="20" :most="45">
+  <FacingPages
+    name="tests"
+    :left="say('common.index')"
+    :right="say('common.tests')"
+    :start="27"
+    :least="20"
+    :most="45"
+  >
     <template #left>
-      <nav class="index" aria-label="Index of tests">
-        <div class="shelves" role="group" aria-label="Whose tests">
+      <nav class="index" :aria-label="say('tests.indexTests')">
+        <div class="shelves" role="group" :aria-label="say('tests.whoseTests')">
           <button
             v-for="name in shelves"
             :key="name"
@@ -98,11 +117,11 @@ const narrowed = computed(() => {
           </button>
         </div>
         <TestFolders :shelf="shelf" @place="place" />
-        <h3>Grade and standard</h3>
+        <h3>{{ say('tests.gradeStandard') }}</h3>
         <StandardIndex
           v-model:grades="filters.grades"
           v-model:standard="filters.standard"
-          what="tests"
+          :what="say('tests.tests')"
           :grade-counts="tally('grades')"
           :standard-counts="tally('standard')"
           :known="tests !== null"
@@ -114,16 +133,18 @@ const narrowed = computed(() => {
       <div class="found">
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <template v-if="tests?.length === 0">
-          <EmptyNote v-if="narrowed" title="No test is like that."
-            >Ask for less, or look on another shelf.</EmptyNote
+          <EmptyNote v-if="narrowed" :title="say('tests.noMatchingTests')">{{
+            say('tests.clearFilterOrLook')
+          }}</EmptyNote>
+          <EmptyNote v-else-if="filters.shelf === 'mine'" :title="say('tests.noTestYet')"
+            >{{ say('tests.selectQuestionsIn') }}
+            <RouterLink to="/banks">{{ say('common.banks') }}</RouterLink>{{
+              say('tests.startWithBlankTest')
+            }}</EmptyNote
           >
-          <EmptyNote v-else-if="filters.shelf === 'mine'" title="No test yet."
-            >Pick questions in <RouterLink to="/banks">Banks</RouterLink>, begin with a blank test
-            or a blueprint, or copy one from your school’s shelf.</EmptyNote
-          >
-          <EmptyNote v-else title="Nobody has put a test here yet."
-            >A test comes onto this shelf when its teacher shares it and calls it ready.</EmptyNote
-          >
+          <EmptyNote v-else :title="say('tests.noSharedTestsYet')">{{
+            say('tests.aTestAppearsHere')
+          }}</EmptyNote>
         </template>
         <TestLine
           v-for="test in tests ?? []"
@@ -134,14 +155,14 @@ const narrowed = computed(() => {
           @place="placing = test"
         />
         <button v-if="tests && tests.length < total" class="word" @click="shelf.more">
-          Show more
+          {{ say('tests.showMore') }}
         </button>
       </div>
     </template>
   </FacingPages>
-  <FootingLine label="Totals"
+  <FootingLine :label="say('common.totals')"
     ><span
-      ><b>{{ count(total, 'test') }}</b> found</span
+      ><b>{{ say('tests.tests2', { n: total }) }}</b> {{ say('tests.found') }}</span
     ></FootingLine
   >
   <NewTestDialog v-model="making" :item-ids="[]" />

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Steps that have not reached the server: how many wait for the network, and which need a word from the teacher. */
 import { present } from '@oaken/core/certain';
-import { count } from '@oaken/core/text';
 import type { KeptChanges } from './changeStore';
+import { say } from '../../words/teacher';
 
 defineProps<{ waiting: number; keeps: boolean; stuck: readonly KeptChanges[] }>();
 const emit = defineEmits<{ decide: [key: string, word: 'replace' | 'let-go'] }>();
@@ -12,30 +12,31 @@ const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 <template>
   <div v-if="waiting > 0 || stuck.length > 0" class="unsent">
     <p v-if="waiting > 0" role="status">
-      <b>Not saved yet.</b> The server cannot be reached. {{ count(waiting, 'step') }}
-      {{ waiting === 1 ? 'waits' : 'wait' }}
+      <b>{{ say('tests.notSavedYet2') }}</b>
       {{
-        keeps
-          ? 'in this browser and will be sent as soon as it can, also after the page was closed.'
-          : 'on this page; keep it open, because this browser keeps nothing.'
+        say('tests.theServerCannotBe', {
+          n: waiting,
+          value: keeps ? say('tests.inThisBrowserWill') : say('tests.onThisPageKeep'),
+        })
       }}
     </p>
     <div v-for="step in stuck" :key="step.key" class="stuck" role="alert">
       <p>
-        <b>Not saved: {{ step.text }}.</b> {{ sentence(present(step.stuck, 'stuck').reason) }}
+        <b>{{ say('tests.notSavedText', { text: step.text }) }}</b>
+        {{ sentence(present(step.stuck, 'stuck').reason) }}
       </p>
       <ElButton
         v-if="present(step.stuck, 'stuck').replaces"
         size="small"
         type="primary"
         @click="emit('decide', step.key, 'replace')"
-        >Save mine over it</ElButton
+        >{{ say('tests.saveMine') }}</ElButton
       >
-      <ElButton v-else size="small" @click="emit('decide', step.key, 'replace')"
-        >Try again</ElButton
-      >
+      <ElButton v-else size="small" @click="emit('decide', step.key, 'replace')">{{
+        say('tests.tryAgain')
+      }}</ElButton>
       <ElButton size="small" @click="emit('decide', step.key, 'let-go')">{{
-        present(step.stuck, 'stuck').replaces ? 'Keep theirs' : 'Let it go'
+        present(step.stuck, 'stuck').replaces ? say('tests.keepTheirs') : say('tests.discard')
       }}</ElButton>
     </div>
   </div>

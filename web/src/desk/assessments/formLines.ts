@@ -1,6 +1,7 @@
 /** What stands in a form beside the first: its items in their order, what it gives, and how hard it is. */
 import type { Pinned } from '@oaken/contract/assessments';
 import type { Entry, Form, Outline, PointsOf, Section } from '@oaken/core/assessments';
+import { say } from '../../words/teacher';
 
 export interface FormLine {
   entry: Entry;
@@ -68,9 +69,16 @@ export function besideFirst(sections: readonly FormSection[], revisions: Revisio
   const lines = sections.flatMap((section) => section.lines);
   const here = meanFacility(lines.filter(({ out }) => !out).map(({ pinned }) => pinned));
   const first = meanFacility(lines.map(({ entry }) => revisions.get(entry.revisionId)));
-  if (here === null || first === null) return 'How hard it is beside form A is not known yet.';
+  if (here === null || first === null) return say('tests.itsDifficultyComparedWith');
   const off = here - first;
-  const means = `mean facility ${here.toFixed(3)} here, ${first.toFixed(3)} there`;
-  if (Math.abs(off) < 0.005) return `As hard as form A: ${means}.`;
-  return `${off > 0 ? 'Easier' : 'Harder'} than form A by ${Math.abs(off).toFixed(3)}: ${means}.`;
+  const means = say('tests.averageScoreHereHere', {
+    here: here.toFixed(3),
+    first: first.toFixed(3),
+  });
+  if (Math.abs(off) < 0.005) return say('tests.asHardAsForm', { means });
+  return say('tests.thanFormByAbs', {
+    value: off > 0 ? say('tests.easier') : say('tests.harder'),
+    abs: Math.abs(off).toFixed(3),
+    means,
+  });
 }

@@ -11,6 +11,7 @@ import { computed } from 'vue';
 import { useLibrary } from '../library/library';
 import { plannedOf } from './planned';
 import type { useTest } from './useTest';
+import { say } from '../../words/teacher';
 
 const emptyRow = (standard: number, byDepth: boolean) => ({
   standard,
@@ -38,7 +39,7 @@ export function useBlueprint({ outline, revisions, points, change }: ReturnType<
     }),
   );
 
-  function put(next: Blueprint, text = 'the blueprint'): void {
+  function put(next: Blueprint, text = say('tests.theBlueprint')): void {
     change(text, { do: 'describe', facts: { blueprint: next } });
   }
 
@@ -54,11 +55,11 @@ export function useBlueprint({ outline, revisions, points, change }: ReturnType<
       const { byDepth } = blueprint.value;
       const held = new Map(blueprint.value.rows.map((row) => [row.standard, row]));
       const rows = ids.map((standard) => held.get(standard) ?? emptyRow(standard, byDepth));
-      put({ ...blueprint.value, rows }, 'the rows of the blueprint');
+      put({ ...blueprint.value, rows }, say('tests.theRowsBlueprint'));
     },
     splitByDepth(byDepth: boolean): void {
       const rows = rowsByDepth(blueprint.value.rows, byDepth);
-      put({ ...blueprint.value, byDepth, rows }, 'how the blueprint counts depth');
+      put({ ...blueprint.value, byDepth, rows }, say('tests.howBlueprintCountsDepth'));
     },
     /** What the test has now, as the wish: a beginning that is never far off. */
     fromTest(): void {
@@ -69,7 +70,7 @@ export function useBlueprint({ outline, revisions, points, change }: ReturnType<
       const asItIs = { ...blueprint.value, rows };
       for (const { row, column, have } of cellStates(asItIs, planned.value))
         elementAt(rows, row).wants[column] = have;
-      put(asItIs, 'a blueprint of what is there');
+      put(asItIs, say('tests.aBlueprintWhatThere'));
     },
   };
 }

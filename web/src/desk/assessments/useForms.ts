@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { done, failed } from '../shared/undo';
 import { newKey, type useTest } from './useTest';
+import { say } from '../../words/teacher';
 
 export type FormWay = 'order' | 'parallel' | 'adapted';
 
@@ -51,15 +52,12 @@ export function useForms(testId: number, test: ReturnType<typeof useTest>) {
       const pairs = await parallelItems(testId, entries);
       test.know(...pairs.map(({ item }) => item));
       test.change(
-        'parallel items',
+        say('tests.parallelItems2'),
         ...first,
         ...pairs.map(({ entry, item }) => swapOf(form, entry, item)),
       );
       const missing = entries.length - pairs.length;
-      if (missing > 0)
-        done(
-          `For ${missing} of ${entries.length} items nothing similar is left; they stand as in form A.`,
-        );
+      if (missing > 0) done(say('tests.noSimilarItemWas', { missing, entries: entries.length }));
     } catch (error) {
       failed(error);
     } finally {
@@ -72,7 +70,7 @@ export function useForms(testId: number, test: ReturnType<typeof useTest>) {
     const form = newForm(freeName(test.outline.value), way);
     const put: Change = { do: 'put-form', form, before: null };
     if (way === 'parallel') await parallel(form.id, [put]);
-    else test.change(`form ${form.name}`, put);
+    else test.change(say('tests.formName4', { name: form.name }), put);
     if (test.outline.value?.forms.some(({ id }) => id === form.id)) chosenId.value = form.id;
   }
 

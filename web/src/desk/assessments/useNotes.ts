@@ -7,6 +7,7 @@ import { computed, type Ref } from 'vue';
 import { useLibrary } from '../library/library';
 import { plannedOf, usualSeconds } from './planned';
 import type { AboutTest } from './useTest';
+import { say } from '../../words/teacher';
 
 interface Noted {
   outline: Ref<Outline | null>;
@@ -59,7 +60,7 @@ export function useNotes({ outline, revisions, points, about }: Noted) {
       points: worth,
     }));
     return cellStates(blueprint, planned).map(({ row, column, want, have }) => ({
-      title: `${library.standards.get(elementAt(blueprint.rows, row).standard)?.code ?? 'A row'}${blueprint.byDepth ? `, depth ${column + 1}` : ''}`,
+      title: `${library.standards.get(elementAt(blueprint.rows, row).standard)?.code ?? say('tests.aRow')}${blueprint.byDepth ? say('tests.depthNumber2', { number: column + 1 }) : ''}`,
       want,
       have,
     }));

@@ -1,5 +1,6 @@
 import { reactive, watch } from 'vue';
 import { call } from '../../client/call';
+import { say } from '../../words/teacher';
 
 /** Titles of passages by their ids, as far as I may read them. */
 export function usePassageTitles(ids: () => readonly number[]): Map<number, string> {
@@ -10,7 +11,7 @@ export function usePassageTitles(ids: () => readonly number[]): Map<number, stri
       for (const id of wanted.filter((value) => !titles.has(value))) {
         titles.set(id, '…');
         const read = await call('readPassage', { params: { passageId: id } }).catch(() => null);
-        titles.set(id, read?.content.title ?? 'a passage of a colleague');
+        titles.set(id, read?.content.title ?? say('tests.aPassageColleague'));
       }
     },
     { immediate: true },

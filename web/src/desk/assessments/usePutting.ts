@@ -10,11 +10,11 @@ import {
   type Entry,
   type Outline,
 } from '@oaken/core/assessments';
-import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import { call } from '../../client/call';
 import { done, failed } from '../shared/undo';
 import { newKey, type useTest } from './useTest';
+import { say } from '../../words/teacher';
 
 const entryOf = (item: ItemRow, points = item.points): Entry => ({
   id: newKey(),
@@ -52,15 +52,14 @@ export function usePutting(test: ReturnType<typeof useTest>) {
   /** Puts an item in, beside the others of its passage wherever they stand. */
   function put(item: ItemRow, section?: string, before: string | null = null): void {
     if (!outline.value) return;
-    if (!test.mayChange.value)
-      return failed(new Error('This test belongs to somebody else. Make a copy to change it.'));
-    if (inTest.value.has(item.id)) return failed(new Error('That item is in the test already.'));
+    if (!test.mayChange.value) return failed(new Error(say('tests.thisTestBelongsSomebody')));
+    if (inTest.value.has(item.id)) return failed(new Error(say('tests.thatItemInTest')));
     test.know(item);
     const entry = entryOf(item);
     const wanted = { section: section ?? elementAt(outline.value.sections, -1).id, before };
     const place = placeFor(outline.value, entry, wanted, test.passageOf);
     const described = describedBy(item, outline.value);
-    test.change('putting an item in', { do: 'put', entry, ...place }, ...described);
+    test.change(say('tests.addingItem'), { do: 'put', entry, ...place }, ...described);
   }
 
   /** From a row of the bank that was dropped on the paper. */
@@ -80,12 +79,13 @@ export function usePutting(test: ReturnType<typeof useTest>) {
     const answer = await call('readRows', { body: { items: ids.slice(0, mostEntries) } });
     const fresh = answer.items.filter(({ id, may }) => may !== 'read' && !inTest.value.has(id));
     test.know(...fresh);
-    const items = count(fresh.length, 'item');
+    const items = say('common.items2', { n: fresh.length });
     const changes = puttingAll(fresh, outline.value, test.passageOf);
     const described = fresh[0] ? describedBy(fresh[0], outline.value) : [];
-    if (changes.length > 0) test.change(`putting ${items} in`, ...changes, ...described);
+    if (changes.length > 0)
+      test.change(say('tests.addingItems', { items }), ...changes, ...described);
     const others = '; the others are in the test already or cannot be used';
-    done(`${items} put in${fresh.length === ids.length ? '' : others}.`);
+    done(say('tests.itemsAdded', { items, value: fresh.length === ids.length ? '' : others }));
   }
 
   /** One step to undo: the old item out, the new one in its place with the same points. */
@@ -97,7 +97,7 @@ export function usePutting(test: ReturnType<typeof useTest>) {
     test.know(item);
     const entry = entryOf(item, old.points);
     test.change(
-      'a similar item',
+      say('tests.aSimilarItem'),
       { do: 'put', entry, section: section.id, before: old.id },
       { do: 'remove', entry: old.id },
     );

@@ -1,19 +1,25 @@
 /** Says in words what a change on this page would change: the original, or my copy. */
 import { listing } from '@oaken/core/text';
 import type { AboutTest } from './useTest';
+import { say } from '../../words/teacher';
 
 export function whoseWords(
   aboutTest: Pick<AboutTest, 'mine' | 'may' | 'owner' | 'builders' | 'copiedFrom' | 'reach'>,
 ): string {
   const { mine, may, owner, builders, copiedFrom, reach } = aboutTest;
-  if (may === 'read')
-    return `${owner}’s original. You can look at it and copy it; nothing here changes it.`;
+  if (may === 'read') return say('tests.ownerSOriginalYou', { owner });
   if (!mine)
-    return `${owner}’s original: what you change, you change for ${owner}${builders.length > 1 ? ' and the others who build it' : ' too'}.`;
+    return say('tests.ownerSOriginalWhat', {
+      owner,
+      value: builders.length > 1 ? say('tests.andOthersWhoBuild') : say('tests.too'),
+    });
   if (copiedFrom)
-    return `Your copy of “${copiedFrom.title}” by ${copiedFrom.owner}; the original is not touched.`;
-  if (builders.length > 0) return `Your original, built together with ${listing(builders)}.`;
+    return say('tests.yourCopyTitleBy', { title: copiedFrom.title, owner: copiedFrom.owner });
+  if (builders.length > 0)
+    return say('tests.yourOriginalBuiltTogether', { builders: listing(builders) });
   return reach === 'mine'
     ? ''
-    : `Your original, on the shelf for ${reach === 'school' ? 'your school' : 'everybody'}; their copies stay as they are.`;
+    : say('tests.yourOriginalSharedWith', {
+        value: reach === 'school' ? say('tests.yourSchool') : say('tests.everybody'),
+      });
 }

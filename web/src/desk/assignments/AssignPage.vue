@@ -3,14 +3,13 @@
 import type { TestAnswer } from '@oaken/contract/assessments';
 import { slipOf } from '@oaken/core/assignments';
 import { countItems, hindrances, totalPoints } from '@oaken/core/assessments';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { Refused } from '../../client/request';
 import { useSession } from '../../client/session';
 import { useDoing, useForm } from '../../client/useDoing';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { done } from '../shared/undo';
 import { pointsText } from '../shared/words';
@@ -23,6 +22,7 @@ import WhenBlock from './WhenBlock.vue';
 import WhoBlock from './WhoBlock.vue';
 import { readForm } from './readForm';
 import './wishes.css';
+import { say } from '../../words/teacher';
 
 const session = useSession();
 const { zone } = session.school;
@@ -85,7 +85,7 @@ const slip = computed(() => {
     who: {
       classes: chosenClasses.value.map(({ name }) => name),
       groups: chosenGroups.value.map(({ name }) => name),
-      students: singles ? [count(singles, 'single student')] : [],
+      students: singles ? [say('assignments.singleStudents', { n: singles })] : [],
       link: form.value.link,
     },
     students: recipients.value.students,
@@ -118,7 +118,7 @@ const keepDraft = () =>
     draftId.value = id;
     forget();
     await router.push('/schedule');
-    done('The draft is kept. Nobody has been given anything.');
+    done(say('assignments.savedAsDraftNothing'));
   });
 
 async function give(): Promise<void> {
@@ -144,7 +144,9 @@ async function give(): Promise<void> {
     const { id, students, link } = await call('giveAssignment', { body }).catch(readAgain);
     forget();
     done(
-      link && students === 0 ? 'It is open for guests.' : `Given to ${count(students, 'student')}.`,
+      link && students === 0
+        ? say('assignments.itOpenGuests')
+        : say('assignments.assignedStudents', { n: students }),
       async () => {
         await call('takeBackAssignment', { params: { assignmentId: id } });
         await router.push(`/tests/${testId}/assign`);
@@ -162,9 +164,12 @@ async function readAgain(error: unknown): Promise<never> {
 </script>
 
 <template>
-  <PageHead title="Assign" :where="`Tests · ${test?.outline.title ?? ''}`">
-    <RouterLink :to="`/tests/${testId}`">Back to the test</RouterLink>
-    <ElButton v-if="test" @click="keepDraft">Keep as a draft</ElButton>
+  <PageHead
+    :title="say('common.assign')"
+    :where="say('assignments.testsTitle', { title: test?.outline.title ?? '' })"
+  >
+    <RouterLink :to="`/tests/${testId}`">{{ say('assignments.backTest') }}</RouterLink>
+    <ElButton v-if="test" @click="keepDraft">{{ say('assignments.saveAsDraft') }}</ElButton>
   </PageHead>
   <p
     v-for="sentence in [reading.wrong.value, giving.wrong.value].filter(Boolean)"
@@ -175,23 +180,36 @@ async function readAgain(error: unknown): Promise<never> {
     {{ sentence }}
   </p>
   <p v-if="recovered" class="recovered inset" role="status">
-    This is what you had filled in before. Nobody has been given anything yet.
-    <button type="button" class="word" @click="startAnew">Start anew</button>
+    {{ say('assignments.thisWhatYouFilled') }}
+    <button type="button" class="word" @click="startAnew">
+      {{ say('assignments.startOver') }}
+    </button>
   </p>
-  <FacingPages name="assign" left="What, who, when, how" right="Calendar and slip" :start="46">
+  <FacingPages
+    name="assign"
+    :left="say('assignments.whatWhoWhenHow')"
+    :right="say('assignments.calendarSummary')"
+    :start="46"
+  >
     <template #left>
       <form v-if="test" class="inset wish-form" @submit.prevent="give">
         <section>
-          <h2>What</h2>
+          <h2>{{ say('assignments.what') }}</h2>
           <p class="what">
             <b>{{ test.outline.title }}</b>, {{ test.outline.kind
-            }}<template v-if="test.outline.grades.length"
-              >, grade {{ test.outline.grades.join(' and ') }}</template
-            >: {{ count(countItems(test.outline), 'item') }},
-            {{ pointsText(totalPoints(test.outline)) }} points
+            }}<template v-if="test.outline.grades.length">{{
+              say('assignments.gradeGrades', { grades: test.outline.grades.join(' and ') })
+            }}</template
+            >{{
+              say('assignments.itemsTotalPointsPoints', {
+                n: countItems(test.outline),
+                totalPoints: pointsText(totalPoints(test.outline)),
+              })
+            }}
           </p>
           <p v-for="{ words } in inTheWay" :key="words" class="wrong">
-            {{ words }} <RouterLink :to="`/tests/${testId}`">Mend it</RouterLink>
+            {{ words }}
+            <RouterLink :to="`/tests/${testId}`">{{ say('assignments.fix') }}</RouterLink>
           </p>
         </section>
         <WhoBlock
@@ -224,8 +242,8 @@ async function readAgain(error: unknown): Promise<never> {
           :busy="giving.busy.value"
           @give="give"
         />
-        <h2 class="calendar">What these students have</h2>
-        <p v-if="!chosen" class="faded">Choose who gets it, and their calendar stands here.</p>
+        <h2 class="calendar">{{ say('assignments.whatTheseStudentsHave') }}</h2>
+        <p v-if="!chosen" class="faded">{{ say('assignments.chooseWhoGetsSee') }}</p>
         <TheirCalendar
           v-else
           :recipients="recipients"

@@ -2,8 +2,8 @@
 /** What would go to whom, and when, in sentences; and the button that does it. */
 import type { AnswerOf, api } from '@oaken/contract';
 import type { Slip } from '@oaken/core/assignments';
-import { count } from '@oaken/core/text';
 import { computed } from 'vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   /** Null while nobody is chosen, or something cannot be read. */
@@ -28,26 +28,25 @@ const problem = computed(() => Object.values(props.problems)[0]);
 
 <template>
   <div class="slip" aria-live="polite">
-    <h2>The slip</h2>
+    <h2>{{ say('assignments.summary') }}</h2>
     <template v-if="slip">
       <p class="line">{{ slip.line }}</p>
       <p v-for="sentence in slip.sentences" :key="sentence">{{ sentence }}</p>
       <p v-if="invite && recipients?.reachable">
-        {{ count(recipients.reachable, 'letter goes', 'letters go') }} out when they can see it.
+        {{ say('assignments.lettersGoOutWhen', { n: recipients.reachable }) }}
       </p>
       <p v-for="form in missingForms" :key="form.name" class="warn">
-        {{ count(form.students, 'student needs', 'students need') }} form {{ form.name }}, which
-        this test does not have; they get the form that is dealt.
+        {{ say('assignments.studentsNeedFormName', { n: form.students, name: form.name }) }}
       </p>
     </template>
-    <p v-else class="faded">It says what goes to whom, and when, once somebody is chosen.</p>
+    <p v-else class="faded">{{ say('assignments.chooseWhoGetsSeeWhat') }}</p>
     <ElButton
       type="primary"
       size="large"
       :disabled="!canGive"
       :loading="busy"
       @click="emit('give')"
-      >{{ slip?.verb ?? 'Give' }}</ElButton
+      >{{ slip?.verb ?? say('assignments.assign') }}</ElButton
     >
     <p v-if="problem" class="wrong">{{ problem }}</p>
   </div>

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 /** One assignment: where each student stands, what can still be changed, and what a change would do. */
 import { present } from '@oaken/core/certain';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { useDoing, useForm } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { done, tell } from '../shared/undo';
@@ -19,6 +18,7 @@ import TieDialog from './TieDialog.vue';
 import { useChange, type OpenAssignment } from './useChange';
 import WhenBlock from './WhenBlock.vue';
 import './wishes.css';
+import { say } from '../../words/teacher';
 
 type Student = OpenAssignment['students'][number];
 const router = useRouter();
@@ -56,12 +56,12 @@ async function act<Answer>(
 const change = () =>
   act(
     () => call('changeAssignment', { params, body: present(wanted.value, 'change') }),
-    () => 'It is changed.',
+    () => say('assignments.changesSaved'),
   );
 const letIn = ({ studentId, name }: Student) =>
   act(
     () => call('letIn', { params: { assignmentId, studentId } }),
-    () => `${name} can go on.`,
+    () => say('assignments.nameCanContinue', { name }),
   );
 const everybody = computed(
   () =>
@@ -78,31 +78,37 @@ async function extended(text: string): Promise<void> {
 
 <template>
   <PageHead
-    :title="opened?.assignment.title ?? 'Assignment'"
-    :where="opened ? `Schedule · ${opened.assignment.recipients}` : 'Schedule'"
+    :title="opened?.assignment.title ?? say('common.assignment')"
+    :where="
+      opened
+        ? say('assignments.scheduleRecipients', { recipients: opened.assignment.recipients })
+        : say('assignments.schedule')
+    "
   >
-    <RouterLink to="/schedule">Back to the schedule</RouterLink>
-    <RouterLink v-if="opened" :to="`/watch/${assignmentId}`">Watch</RouterLink>
-    <RouterLink v-if="opened" :to="`/results/${assignmentId}`">Results</RouterLink>
+    <RouterLink to="/schedule">{{ say('assignments.backSchedule') }}</RouterLink>
+    <RouterLink v-if="opened" :to="`/watch/${assignmentId}`">{{ say('common.watch') }}</RouterLink>
+    <RouterLink v-if="opened" :to="`/results/${assignmentId}`">{{
+      say('common.results')
+    }}</RouterLink>
     <ElButton
       v-if="opened"
       @click="router.push(`/tests/${opened.assignment.testId}/assign?again=${assignmentId}`)"
-      >Give it again</ElButton
+      >{{ say('assignments.assignAgain') }}</ElButton
     >
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <FacingPages
     v-if="opened && form"
     name="assignment"
-    left="Students"
-    right="Times and rules"
+    :left="say('common.students')"
+    :right="say('assignments.timesRules')"
     :start="54"
   >
     <template #left>
       <AssignmentState :opened="opened" :act="act" />
-      <EmptyNote v-if="opened.students.length === 0" title="Nobody has it yet."
-        >Guests come by the link above.</EmptyNote
-      >
+      <EmptyNote v-if="opened.students.length === 0" :title="say('assignments.nobodyHasYet')">{{
+        say('assignments.guestsUseLinkAbove')
+      }}</EmptyNote>
       <GivenStudents
         v-else
         v-model:picked="picked"
@@ -115,7 +121,7 @@ async function extended(text: string): Promise<void> {
     <template #right>
       <form class="inset wish-form" @submit.prevent="change">
         <fieldset :disabled="!opened.mayChange">
-          <legend class="unseen">Times and rules</legend>
+          <legend class="unseen">{{ say('assignments.timesRules') }}</legend>
           <WhenBlock v-model="form" :problems="problems" given />
           <HowBlock
             v-model="form"
@@ -127,12 +133,12 @@ async function extended(text: string): Promise<void> {
           />
         </fieldset>
         <div v-if="opened.mayChange" class="slip" aria-live="polite">
-          <h2>What the change does</h2>
-          <p v-if="!changed" class="faded">Nothing is changed yet. All but the mode can be.</p>
+          <h2>{{ say('assignments.whatChangeDoes') }}</h2>
+          <p v-if="!changed" class="faded">{{ say('assignments.nothingChangedYetEverything') }}</p>
           <template v-else>
             <p v-for="sentence in effects" :key="sentence">{{ sentence }}</p>
             <p v-if="effects.length === 0">
-              Only what is said and shown changes; nobody’s work is touched.
+              {{ say('assignments.onlyWhatStudentsRead') }}
             </p>
           </template>
           <p v-for="(message, key) in problems" :key="key" class="wrong">{{ message }}</p>
@@ -141,29 +147,31 @@ async function extended(text: string): Promise<void> {
             native-type="submit"
             :disabled="!changed || Object.keys(problems).length > 0"
             :loading="changing.busy.value"
-            >Change it</ElButton
+            >{{ say('assignments.saveChanges') }}</ElButton
           >
         </div>
         <p v-else class="faded">
-          You watch this assignment for a colleague; its times are theirs to change.
+          {{ say('assignments.youWatchingThisAssignment') }}
         </p>
       </form>
     </template>
   </FacingPages>
-  <FootingLine v-if="opened" label="How it goes">
+  <FootingLine v-if="opened" :label="say('assignments.progress')">
     <span
-      ><b>{{ opened.assignment.given }}</b> given</span
+      ><b>{{ opened.assignment.given }}</b> {{ say('assignments.assigned') }}</span
     ><span
-      ><b>{{ opened.assignment.notBegun }}</b> not begun</span
+      ><b>{{ opened.assignment.notBegun }}</b> {{ say('common.notBegun') }}</span
     ><span
-      ><b>{{ opened.assignment.working }}</b> working</span
+      ><b>{{ opened.assignment.working }}</b> {{ say('common.working') }}</span
     ><span
-      ><b>{{ opened.assignment.handedIn }}</b> handed in</span
+      ><b>{{ opened.assignment.handedIn }}</b> {{ say('common.handedIn') }}</span
     >
     <template v-if="opened.mayChange" #actions>
       <ElButton :disabled="picked.length === 0" @click="extending = true">
         {{
-          picked.length ? `More for ${count(picked.length, 'student')}` : 'More for whom is picked'
+          picked.length
+            ? say('assignments.extendStudents', { n: picked.length })
+            : say('assignments.extendSelected')
         }}
       </ElButton>
     </template>

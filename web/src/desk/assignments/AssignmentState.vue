@@ -2,7 +2,7 @@
 /** How an assignment stands, and what can be done with the whole of it. */
 import type { Shows } from '@oaken/core/assignments';
 import { releaseInWords } from '@oaken/core/assignments';
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { computed } from 'vue';
 import { useRouter } from 'vue-router';
@@ -13,6 +13,7 @@ import { useWords } from '../shared/words';
 import GuestLink from './GuestLink.vue';
 import { stateOf, stateWords } from './states';
 import type { OpenAssignment } from './useChange';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   opened: OpenAssignment;
@@ -35,9 +36,9 @@ const lastEnd = computed(() => {
 const letterWords = computed(() => {
   const { sent, waiting, failed: lost } = props.opened.letters;
   const sentences = [
-    sent ? `${count(sent, 'letter')} sent` : '',
-    waiting ? `${waiting} to be sent` : '',
-    lost ? `${lost} could not be sent` : '',
+    sent ? say('assignments.lettersSent', { n: sent }) : '',
+    waiting ? say('assignments.waitingBeSent', { waiting }) : '',
+    lost ? say('assignments.lostCouldNotBe', { lost }) : '',
   ].filter(Boolean);
   return sentences.length ? `${listing(sentences)}.` : '';
 });
@@ -51,15 +52,18 @@ const confirmed = (text: string, title: string, yes: string, no: string) =>
 async function stop(): Promise<void> {
   const { working, notBegun } = assignment.value;
   const sure = await confirmed(
-    `${count(working, 'student')} working now ${working === 1 ? 'is' : 'are'} handed in with what is saved; ${count(notBegun, 'student')} can no longer begin. It can be opened again.`,
-    'Close it now for everybody?',
-    'Close it now',
-    'Leave it open',
+    say('assignments.studentsWorkingNowHanded', {
+      n: working,
+      notBegun: say('common.students2', { n: notBegun }),
+    }),
+    say('assignments.closeNowEverybody'),
+    say('assignments.closeNow'),
+    say('assignments.cancel'),
   );
   if (sure)
     await props.act(
       () => call('stopAssignment', { params: params.value }),
-      () => 'It is closed.',
+      () => say('assignments.itClosed'),
     );
 }
 
@@ -69,21 +73,21 @@ const release = (released: boolean) =>
     ({ shows }: { shows: Shows }) =>
       released
         ? releaseInWords(shows, session.school.zone, session.now())
-        : 'The release is taken back.',
+        : say('assignments.releaseUndone'),
   );
 
 async function takeBack(): Promise<void> {
   const sure = await confirmed(
-    'Nobody has begun. It leaves the students’ lists.',
-    'Take the assignment back?',
-    'Take it back',
-    'Leave it',
+    say('assignments.nobodyHasBegunLeaves'),
+    say('assignments.unassign'),
+    say('assignments.unassign2'),
+    say('common.cancel2'),
   );
   if (!sure) return;
   try {
     await call('takeBackAssignment', { params: params.value });
     await router.push('/schedule');
-    done('It is taken back.');
+    done(say('assignments.itUnassigned'));
   } catch (error) {
     failed(error);
   }
@@ -94,28 +98,32 @@ async function takeBack(): Promise<void> {
   <div class="inset">
     <p class="state">
       <b>{{ stateWords[state] }}</b>, {{ words.closing(assignment.closesAt) }}.
-      <template v-if="lastEnd">The last student has until {{ words.time(lastEnd) }}.</template>
+      <template v-if="lastEnd">{{
+        say('assignments.theLastStudentHas', { lastEnd: words.time(lastEnd) })
+      }}</template>
     </p>
     <p v-if="opened.note" class="note">{{ opened.note }}</p>
     <p v-if="opened.word">
-      The word to begin: <b>{{ opened.word }}</b>
+      {{ say('assignments.startWord') }} <b>{{ opened.word }}</b>
     </p>
     <p v-if="letterWords" class="faded">{{ letterWords }}</p>
     <GuestLink v-if="opened.link" :token="opened.link" />
     <p v-if="opened.mayChange" class="acts">
-      <button v-if="state === 'open'" class="word" @click="stop">Close it now</button>
+      <button v-if="state === 'open'" class="word" @click="stop">
+        {{ say('assignments.closeNow') }}
+      </button>
       <button
         v-if="assignment.releasedAt === null && assignment.handedIn > 0"
         class="word"
         @click="release(true)"
       >
-        Release
+        {{ say('assignments.release') }}
       </button>
       <button v-if="assignment.releasedAt !== null" class="word" @click="release(false)">
-        Take the release back
+        {{ say('assignments.undoRelease') }}
       </button>
       <button v-if="assignment.working + assignment.handedIn === 0" class="word" @click="takeBack">
-        Take it back
+        {{ say('assignments.unassign2') }}
       </button>
     </p>
   </div>

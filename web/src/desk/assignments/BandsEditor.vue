@@ -2,6 +2,7 @@
 /** Letter bands: names and the percent from which each begins, from the best down. */
 import type { Band } from '@oaken/core/assignments';
 import CommitInput from '../../parts/CommitInput.vue';
+import { say } from '../../words/teacher';
 
 const bands = defineModel<Band[]>({ required: true });
 defineProps<{ wrong: string | undefined }>();
@@ -25,12 +26,12 @@ const add = () =>
             class="name"
             :model-value="entry.name"
             maxlength="20"
-            :aria-label="`Name of band ${index + 1}`"
+            :aria-label="say('assignments.nameBandNumber', { number: index + 1 })"
             @change="set(index, { name: $event })"
           />
         </td>
         <td>
-          from
+          {{ say('assignments.from') }}
           <ElInputNumber
             :controls="false"
             class="from"
@@ -38,7 +39,7 @@ const add = () =>
             :max="100"
             :step="0.5"
             :model-value="Math.round(entry.from * 10000) / 100"
-            :aria-label="`Band ${index + 1} begins at percent`"
+            :aria-label="say('assignments.bandNumberBeginsAt', { number: index + 1 })"
             @change="set(index, { from: shareOf($event) })"
           />
           %
@@ -48,19 +49,19 @@ const add = () =>
             v-if="bands.length > 2"
             type="button"
             class="word small"
-            :aria-label="`take away band ${entry.name}`"
+            :aria-label="say('assignments.removeBandName', { name: entry.name })"
             @click="bands = bands.filter((_, n) => n !== index)"
           >
-            take away
+            {{ say('common.remove') }}
           </button>
         </td>
       </tr>
     </tbody>
   </table>
   <button v-if="bands.length < 12" type="button" class="word small" @click="add">
-    One more band
+    {{ say('assignments.addBand') }}
   </button>
-  <p class="hint">Compared in whole percent, as students read it: 89.5% is 90%.</p>
+  <p class="hint">{{ say('assignments.comparedInWholePercent') }}</p>
   <p v-if="wrong" class="wrong">{{ wrong }}</p>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** More for the picked students: a later closing time, more minutes, more attempts. */
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
 import { atWall, day, wallOf } from '@oaken/core/timing';
 import { computed, reactive } from 'vue';
 import { call } from '../../client/call';
@@ -10,6 +10,7 @@ import { useSession } from '../../client/session';
 import { useWords } from '../shared/words';
 import DateField from '../../parts/DateField.vue';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 /** Null ids: everybody, so that the assignment's own time moves. */
@@ -62,11 +63,11 @@ async function extend(): Promise<void> {
     });
     open.value = false;
     const what = [
-      closesAt === null ? '' : `until ${words.time(closesAt)}`,
-      minutes.value ? count(minutes.value, 'more minute') : '',
-      attempts ? count(attempts, 'more attempt') : '',
+      closesAt === null ? '' : say('assignments.untilClosesAt', { closesAt: words.time(closesAt) }),
+      minutes.value ? say('assignments.moreMinutes', { n: minutes.value }) : '',
+      attempts ? say('assignments.moreAttempts', { n: attempts }) : '',
     ].filter(Boolean);
-    emit('done', `${count(students, 'student has', 'students have')} ${listing(what)}.`);
+    emit('done', `${say('assignments.studentsHave', { n: students })} ${listing(what)}.`);
   });
 }
 </script>
@@ -74,16 +75,25 @@ async function extend(): Promise<void> {
 <template>
   <ElDialog
     v-model="open"
-    :title="`More for ${studentIds === null ? 'all of them' : count(students, 'student')}`"
+    :title="
+      say('assignments.extend', {
+        value:
+          studentIds === null
+            ? say('assignments.allThem')
+            : say('common.students2', { n: students }),
+      })
+    "
     width="520px"
   >
     <form id="extend" @submit.prevent="extend">
       <p class="line">
-        <span class="label">More time to work</span>
-        <ElRadioGroup v-model="form.choice" aria-label="More time to work">
-          <ElRadioButton v-for="n in usualMinutes" :key="n" :value="n">+{{ n }} min</ElRadioButton>
-          <ElRadioButton value="other">other</ElRadioButton>
-          <ElRadioButton value="none">none</ElRadioButton>
+        <span class="label">{{ say('assignments.moreTimeWork') }}</span>
+        <ElRadioGroup v-model="form.choice" :aria-label="say('assignments.moreTimeWork')">
+          <ElRadioButton v-for="n in usualMinutes" :key="n" :value="n">{{
+            say('assignments.numberMin', { number: n })
+          }}</ElRadioButton>
+          <ElRadioButton value="other">{{ say('assignments.other') }}</ElRadioButton>
+          <ElRadioButton value="none">{{ say('assignments.none') }}</ElRadioButton>
         </ElRadioGroup>
         <ElInputNumber
           :controls="false"
@@ -91,34 +101,40 @@ async function extend(): Promise<void> {
           v-model="form.otherMinutes"
           :min="1"
           :max="1440"
-          aria-label="Minutes more"
+          :aria-label="say('assignments.minutesMore')"
         />
       </p>
       <p v-if="minutes > 0" class="hint">
-        Whoever works now has {{ count(minutes, 'minute') }} more at once, and it stays open as long
-        for them.
+        {{ say('assignments.studentsWorkingNowGet', { n: minutes }) }}
       </p>
       <p class="line">
-        <ElCheckbox v-model="form.longer" :disabled="assignment.closesAt === null"
-          >open until</ElCheckbox
-        >
-        <DateField with-time v-model="form.wall" label="Open until" :disabled="!form.longer" />
+        <ElCheckbox v-model="form.longer" :disabled="assignment.closesAt === null">{{
+          say('assignments.openUntil')
+        }}</ElCheckbox>
+        <DateField
+          with-time
+          v-model="form.wall"
+          :label="say('assignments.openUntil2')"
+          :disabled="!form.longer"
+        />
       </p>
       <p class="line">
-        <span class="label">More attempts</span>
+        <span class="label">{{ say('assignments.moreAttempts2') }}</span>
         <ElInputNumber
           :controls="false"
           v-model="form.attempts"
           :min="0"
           :max="20"
-          aria-label="Attempts more"
+          :aria-label="say('assignments.attemptsMore')"
         />
       </p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" native-type="submit" form="extend" :loading="busy">Give it</ElButton>
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" native-type="submit" form="extend" :loading="busy">{{
+        say('assignments.extend2')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

@@ -6,6 +6,7 @@ import FoldedSetting from './FoldedSetting.vue';
 import type { WishForm } from './wishForm';
 import SelectField from '../../parts/SelectField.vue';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 const form = defineModel<WishForm>({ required: true });
 const props = defineProps<{
@@ -26,10 +27,11 @@ const names = computed(() =>
   props.forms.filter(({ id }) => form.value.forms.includes(id)).map(({ name }) => name),
 );
 const summary = computed(() => {
-  const [first = 'none chosen', ...others] = names.value;
-  const only = names.value.length === 0 ? first : `form ${first} for all`;
-  const text = others.length > 0 ? `${listing(names.value)} in turn` : only;
-  return form.value.formsFor.length ? `${text}, others by class or group` : text;
+  const [first = say('assignments.noneChosen'), ...others] = names.value;
+  const only = names.value.length === 0 ? first : say('assignments.formFirstAll', { first });
+  const text =
+    others.length > 0 ? say('assignments.namesInTurn', { names: listing(names.value) }) : only;
+  return form.value.formsFor.length ? say('assignments.textOthersByClass', { text }) : text;
 });
 const isOf = (party: Party) => (chosen: WishForm['formsFor'][number]) =>
   chosen.classId === party.classId && chosen.groupId === party.groupId;
@@ -58,7 +60,7 @@ function setForm(party: Party, value: string): void {
       :model-value="form.forms.includes(testForm.id)"
       @change="form.forms = toggled(form.forms, testForm.id)"
     >
-      form {{ testForm.name }}
+      {{ say('assignments.formName', { name: testForm.name }) }}
       <span v-if="testForm.note" class="faded">{{ testForm.note }}</span></ElCheckbox
     >
     <label v-for="party in parties" :key="party.key"
@@ -67,11 +69,11 @@ function setForm(party: Party, value: string): void {
         class="auto"
         :model-value="formOf(party)"
         @update:model-value="setForm(party, $event)"
-        ><ElOption value="turn" label="the chosen forms in turn" /><ElOption
+        ><ElOption value="turn" :label="say('assignments.theChosenFormsIn')" /><ElOption
           v-for="testForm in forms"
           :key="testForm.name"
           :value="String(testForm.id)"
-          :label="`form ${testForm.name}`" /></SelectField
+          :label="say('assignments.formName', { name: testForm.name })" /></SelectField
     ></label>
     <p v-if="problems.forms" class="wrong">{{ problems.forms }}</p>
   </FoldedSetting>

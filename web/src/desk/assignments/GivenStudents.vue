@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { useWords } from '../shared/words';
 import type { OpenAssignment } from './useChange';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 type Student = OpenAssignment['students'][number];
 const picked = defineModel<number[]>('picked', { required: true });
@@ -13,17 +14,17 @@ const emit = defineEmits<{ letIn: [student: Student]; tie: [student: Student] }>
 const words = useWords();
 
 const stateWords: Record<Student['state'], string> = {
-  'not-begun': 'not begun',
+  'not-begun': say('common.notBegun'),
   working: 'working',
-  'handed-in': 'handed in',
-  withdrawn: 'has left the class',
+  'handed-in': say('common.handedIn'),
+  withdrawn: say('assignments.hasLeftClass'),
 };
 const more = ({ closesAt, extraMinutes, extraAttempts }: Student) =>
   listing(
     [
-      closesAt === null ? '' : `until ${words.time(closesAt)}`,
-      extraMinutes ? `${extraMinutes} minutes more` : '',
-      extraAttempts ? `${extraAttempts} ${extraAttempts === 1 ? 'attempt' : 'attempts'} more` : '',
+      closesAt === null ? '' : say('assignments.untilClosesAt', { closesAt: words.time(closesAt) }),
+      extraMinutes ? say('assignments.extraMinutesMoreMinutes', { extraMinutes }) : '',
+      extraAttempts ? say('assignments.moreAttempts3', { n: extraAttempts }) : '',
     ].filter(Boolean),
   );
 const pickable = computed(() =>
@@ -40,13 +41,13 @@ const allPicked = computed(
       <tr>
         <th>
           <ElCheckbox :model-value="allPicked" @change="picked = allPicked ? [] : [...pickable]"
-            ><span class="unseen">Pick all</span></ElCheckbox
+            ><span class="unseen">{{ say('common.selectAll') }}</span></ElCheckbox
           >
         </th>
-        <th>Student</th>
-        <th>State</th>
-        <th>Accommodations</th>
-        <th>Of their own</th>
+        <th>{{ say('common.student') }}</th>
+        <th>{{ say('assignments.state') }}</th>
+        <th>{{ say('assignments.accommodations') }}</th>
+        <th>{{ say('assignments.exceptions') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -56,27 +57,36 @@ const allPicked = computed(
             v-if="student.state !== 'withdrawn'"
             :model-value="picked.includes(student.studentId)"
             @change="picked = toggled(picked, student.studentId)"
-            ><span class="unseen">Pick {{ student.name }}</span></ElCheckbox
+            ><span class="unseen">{{
+              say('assignments.selectName', { name: student.name })
+            }}</span></ElCheckbox
           >
         </td>
         <td>
           {{ student.name }}
           <span class="faded small">{{
-            student.guest ? 'guest' : `${student.className} no. ${student.rosterNumber}`
+            student.guest
+              ? say('assignments.guest')
+              : say('assignments.classNameNoRoster', {
+                  className: student.className,
+                  rosterNumber: student.rosterNumber,
+                })
           }}</span>
         </td>
         <td class="state">
           {{ stateWords[student.state]
-          }}<template v-if="student.attempts > 1">, attempt {{ student.attempts }}</template>
+          }}<template v-if="student.attempts > 1">{{
+            say('assignments.attemptAttempts', { attempts: student.attempts })
+          }}</template>
           <template v-if="student.away">
-            <span class="away">left the sitting</span>
+            <span class="away">{{ say('assignments.leftSitting') }}</span>
             <button
               v-if="mayChange"
               class="word"
-              :aria-label="`let in again: ${student.name}`"
+              :aria-label="say('assignments.readmitName', { name: student.name })"
               @click="emit('letIn', student)"
             >
-              let in again
+              {{ say('assignments.readmit') }}
             </button>
           </template>
         </td>
@@ -86,10 +96,10 @@ const allPicked = computed(
           <button
             v-if="student.guest && mayChange"
             class="word"
-            :aria-label="`say who it is: ${student.name}`"
+            :aria-label="say('assignments.linkNameStudent', { name: student.name })"
             @click="emit('tie', student)"
           >
-            say who it is
+            {{ say('assignments.linkStudent') }}
           </button>
         </td>
       </tr>

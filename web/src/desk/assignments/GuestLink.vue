@@ -2,6 +2,7 @@
 /** The way for guests: an address to copy, and its code for a phone's camera. */
 import QRCode from 'qrcode';
 import { computed, onMounted, ref } from 'vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ token: string }>();
 const address = computed(() => `${location.origin}/seat/guest/${props.token}`);
@@ -19,16 +20,12 @@ async function copy(): Promise<void> {
 
 <template>
   <div class="guest">
-    <img
-      v-if="code"
-      :src="code"
-      alt="The link as a code for a phone’s camera"
-      width="112"
-      height="112"
-    />
+    <img v-if="code" :src="code" :alt="say('assignments.theLinkAsCode')" width="112" height="112" />
     <p>
-      Guests come by <a :href="address">{{ address }}</a>
-      <button class="word small" @click="copy">{{ copied ? 'Copied' : 'Copy the link' }}</button>
+      {{ say('assignments.linkGuests') }} <a :href="address">{{ address }}</a>
+      <button class="word small" @click="copy">
+        {{ copied ? say('assignments.copied') : say('assignments.copyLink') }}
+      </button>
     </p>
   </div>
 </template>

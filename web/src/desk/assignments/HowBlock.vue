@@ -18,6 +18,7 @@ import ReleaseSetting from './ReleaseSetting.vue';
 import TimeFields from './TimeFields.vue';
 import type { WishForm } from './wishForm';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const form = defineModel<WishForm>({ required: true });
 defineProps<{
@@ -32,15 +33,15 @@ defineProps<{
 }>();
 
 const countingWords: Record<Counting, string> = {
-  best: 'the best',
-  latest: 'the latest',
-  first: 'the first',
-  mean: 'the mean of all',
+  best: say('assignments.theBest'),
+  latest: say('assignments.theLatest'),
+  first: say('assignments.theFirst'),
+  mean: say('assignments.theAverageAll'),
 };
 const orderWords = {
   own: 'my order; students go where they want',
-  fixed: 'my order, one after the other',
-  shuffled: 'another order for each student',
+  fixed: say('assignments.inMyOrder'),
+  shuffled: say('assignments.shuffledEachStudent'),
 };
 const lateAnswers = computed<LateAnswerRule>({
   get: () =>
@@ -48,37 +49,44 @@ const lateAnswers = computed<LateAnswerRule>({
   set: (rule) => (form.value.lateAnswers = rule),
 });
 const lateAnswerWords: Record<LateAnswerRule, string> = {
-  review: 'wait until I have looked at them',
+  review: say('assignments.holdUntilIDecide'),
   count: 'count',
-  refuse: 'don’t count',
+  refuse: say('assignments.dontCount'),
 };
 const attempts = computed(() =>
   form.value.attempts === 1
-    ? 'one attempt'
-    : `${form.value.attempts || 'any number of'} attempts, ${countingWords[form.value.counts]} counts`,
+    ? say('assignments.oneAttempt')
+    : say('assignments.attemptsAttemptsCountingWords', {
+        attempts: form.value.attempts || say('assignments.anyNumber'),
+        countingWords: countingWords[form.value.counts],
+      }),
 );
 const back = computed(() =>
-  form.value.goBack || form.value.mode === 'practice' ? '' : ', no going back',
+  form.value.goBack || form.value.mode === 'practice' ? '' : say('assignments.noGoingBack'),
 );
-const order = computed(
-  () =>
-    `${form.value.order === 'own' && back.value ? orderWords.fixed : orderWords[form.value.order]}${back.value}, choices ${form.value.shuffleChoices ? 'shuffled' : 'in my order'}`,
+const order = computed(() =>
+  say('assignments.backChoices', {
+    value:
+      form.value.order === 'own' && back.value ? orderWords.fixed : orderWords[form.value.order],
+    back: back.value,
+    value2: form.value.shuffleChoices ? say('assignments.shuffled') : say('assignments.inMyOrder2'),
+  }),
 );
 const beginning = computed(
   () =>
     listing(
       [
-        form.value.word ? `with the word “${form.value.word}”` : '',
-        form.value.instructions ? 'with instructions' : '',
-        form.value.note ? 'with a note for teachers' : '',
+        form.value.word ? say('assignments.startWordWord', { word: form.value.word }) : '',
+        form.value.instructions ? say('assignments.withInstructions') : '',
+        form.value.note ? say('assignments.withNoteTeachers') : '',
       ].filter(Boolean),
-    ) || 'no word, no instructions',
+    ) || say('assignments.noStartWordNo'),
 );
 </script>
 
 <template>
   <section>
-    <h2>How</h2>
+    <h2>{{ say('assignments.how') }}</h2>
     <TimeFields v-model="form" :problems="problems" :sections="sections" :given="given" />
     <FoldedSetting :wrong="Boolean(problems.attempts)" name="Attempts" :value="attempts">
       <label
@@ -88,12 +96,13 @@ const beginning = computed(
           class="few"
           :min="0"
           :max="20"
-          aria-label="Attempts"
+          :aria-label="say('assignments.attempts')"
         />
-        for each student <span class="faded small">0: as many as they like</span></label
+        {{ say('assignments.forEachStudent') }}
+        <span class="faded small">{{ say('assignments.n0NoLimit') }}</span></label
       >
       <label v-if="form.attempts !== 1"
-        >What counts:
+        >{{ say('assignments.scoreCounts') }}
         <SelectField v-model="form.counts" class="auto"
           ><ElOption
             v-for="(text, key) in countingWords"
@@ -113,23 +122,19 @@ const beginning = computed(
     <FoldedSetting
       name="Leaving"
       :value="
-        form.oneSitting
-          ? 'in one sitting'
-          : 'students can leave and come back until the time is over'
+        form.oneSitting ? say('assignments.inOneSitting') : say('assignments.studentsCanLeaveCome')
       "
     >
       <ElRadio v-model="form.oneSitting" :value="false">
-        students can leave and come back until the time is over</ElRadio
+        {{ say('assignments.studentsCanLeaveCome') }}</ElRadio
       >
       <ElRadio v-model="form.oneSitting" :value="true">
-        in one sitting: whoever is away for more than {{ lengthInWords(mayBeAway) }} is let in again
-        by me</ElRadio
+        {{ say('assignments.inOneSittingI', { lengthInWords: lengthInWords(mayBeAway) }) }}</ElRadio
       >
     </FoldedSetting>
     <FoldedSetting name="Answers that arrive late" :value="lateAnswerWords[lateAnswers]">
       <p class="hint">
-        A device without a network keeps answers and sends them when the network is back, which may
-        be after time is up.
+        {{ say('assignments.aDeviceWithoutNetwork') }}
       </p>
       <ElRadioGroup v-model="lateAnswers" class="column">
         <ElRadio v-for="(text, rule) in lateAnswerWords" :key="rule" :value="rule">{{
@@ -142,23 +147,23 @@ const beginning = computed(
         {{ text }}</ElRadio
       >
       <ElCheckbox v-model="form.goBack" :disabled="form.mode === 'practice'">
-        students can go back to earlier questions</ElCheckbox
+        {{ say('assignments.studentsCanGoBack') }}</ElCheckbox
       >
       <ElCheckbox v-model="form.shuffleChoices">
-        each student gets the choices in another order</ElCheckbox
+        {{ say('assignments.shuffleChoicesEachStudent') }}</ElCheckbox
       >
     </FoldedSetting>
     <FoldedSetting name="Beginning" :value="beginning">
       <label
-        >A word that I read out in the room
+        >{{ say('assignments.startWordReadOut') }}
         <ElInput v-model.trim="form.word" class="auto" maxlength="40" autocomplete="off"
       /></label>
       <label
-        >Instructions for the students
+        >{{ say('assignments.instructionsStudents') }}
         <ElInput v-model.trim="form.instructions" :rows="2" maxlength="2000" type="textarea" />
       </label>
       <label
-        >A note for teachers
+        >{{ say('assignments.aNoteTeachers') }}
         <ElInput v-model.trim="form.note" :rows="2" maxlength="2000" type="textarea" />
       </label>
     </FoldedSetting>

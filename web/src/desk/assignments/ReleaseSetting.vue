@@ -6,41 +6,46 @@ import BandsEditor from './BandsEditor.vue';
 import FoldedSetting from './FoldedSetting.vue';
 import type { WishForm } from './wishForm';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const form = defineModel<WishForm>({ required: true });
 defineProps<{ problems: Record<string, string> }>();
 
 const releaseWords: Record<ReleaseTime, string> = {
-  'at-hand-in': 'as soon as they hand in',
-  'after-closing': 'after it has closed',
-  'by-hand': 'when I release them',
+  'at-hand-in': say('assignments.asSoonAsThey'),
+  'after-closing': say('assignments.afterHasClosed'),
+  'by-hand': say('assignments.whenIReleaseThem'),
 };
 const answerWords: Record<ReleaseTime, string> = {
   ...releaseWords,
-  'at-hand-in': 'once nobody can answer any more',
+  'at-hand-in': say('assignments.afterEveryonesWindowHas'),
 };
 const releasedWords: Record<Released, string> = {
-  score: 'Scores',
-  marks: 'Right or wrong',
-  answers: 'Right answers',
-  explanations: 'Explanations',
+  score: say('assignments.scores'),
+  marks: say('assignments.rightOrWrong'),
+  answers: say('assignments.rightAnswers'),
+  explanations: say('assignments.explanations'),
 };
 const showWords: Record<ScoreShow, string> = {
-  both: 'points and percent',
+  both: say('assignments.pointsPercent'),
   points: 'points',
   percent: 'percent',
-  band: 'letter band',
+  band: say('assignments.letterBand'),
 };
 const summary = computed(() => {
   const { score, show, answers } = form.value.release;
-  return `${showWords[show]} ${releaseWords[score]}, right answers ${answerWords[answers]}`;
+  return say('assignments.showWordsReleaseWords', {
+    showWords: showWords[show],
+    releaseWords: releaseWords[score],
+    answerWords: answerWords[answers],
+  });
 });
 </script>
 
 <template>
   <FoldedSetting :wrong="Boolean(problems.bands)" name="Release" :value="summary">
     <label
-      >Scores are shown as
+      >{{ say('assignments.scoresShownAs') }}
       <SelectField v-model="form.release.show" class="auto"
         ><ElOption
           v-for="(text, key) in showWords"

@@ -2,7 +2,6 @@
 /** The schedule: a week or a month of windows, or a list by class, state and date. */
 import type { AnswerOf, api } from '@oaken/contract';
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import { count } from '@oaken/core/text';
 import { day, dayOf } from '@oaken/core/timing';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
@@ -19,13 +18,18 @@ import { stateOf, stateWords, type AssignmentState } from './states';
 import WindowCalendar from './WindowCalendar.vue';
 import DateField from '../../parts/DateField.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const session = useSession();
 const words = useWords();
 const assignments = ref<AssignmentRow[] | null>(null);
 const drafts = ref<AnswerOf<typeof api.listDrafts>['drafts']>([]);
 const { wrong, read } = useDoing();
-const views = { week: 'Week', month: 'Month', list: 'List' } as const;
+const views = {
+  week: say('assignments.week'),
+  month: say('assignments.month'),
+  list: say('assignments.list'),
+} as const;
 const kept = localStorage.getItem('oaken-schedule') as keyof typeof views | null;
 const view = ref<keyof typeof views>(kept && kept in views ? kept : 'week');
 watch(view, (now) => localStorage.setItem('oaken-schedule', now));
@@ -72,7 +76,7 @@ async function throwAway(draft: (typeof drafts.value)[number]): Promise<void> {
     const { form } = await call('readDraft', { params: { draftId: draft.id } });
     await call('removeDraft', { params: { draftId: draft.id } });
     await load();
-    done(`The draft of “${draft.title}” is gone.`, async () => {
+    done(say('assignments.theDraftTitleGone', { title: draft.title }), async () => {
       await call('keepDraft', {
         params: { draftId: 0 },
         body: { clientKey: crypto.randomUUID(), testId: draft.testId, form },
@@ -87,18 +91,21 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
 </script>
 
 <template>
-  <PageHead title="Schedule" :where="`Times of ${session.school.name}`">
+  <PageHead
+    :title="say('assignments.schedule')"
+    :where="say('assignments.timesName', { name: session.school.name })"
+  >
     <template v-if="view !== 'list'">
       <ElButton @click="step--">{{
-        stepWords === 'week' ? 'Week before' : 'Four weeks before'
+        stepWords === 'week' ? say('assignments.weekBefore') : say('assignments.fourWeeksBefore')
       }}</ElButton>
-      <ElButton :disabled="step === 0" @click="step = 0">Now</ElButton>
+      <ElButton :disabled="step === 0" @click="step = 0">{{ say('assignments.now') }}</ElButton>
       <ElButton @click="step++">{{
-        stepWords === 'week' ? 'Week after' : 'Four weeks after'
+        stepWords === 'week' ? say('assignments.weekAfter') : say('assignments.fourWeeksAfter')
       }}</ElButton>
     </template>
   </PageHead>
-  <div class="tabs" role="tablist" aria-label="How it is shown">
+  <div class="tabs" role="tablist" :aria-label="say('assignments.howShown')">
     <button
       v-for="(name, key) in views"
       :key="key"
@@ -111,25 +118,26 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
   </div>
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <section v-if="drafts.length" class="drafts" aria-label="Drafts">
+    <section v-if="drafts.length" class="drafts" :aria-label="say('assignments.drafts')">
       <p v-for="entry in drafts" :key="entry.id">
-        Draft:
+        {{ say('assignments.draft') }}
         <RouterLink :to="`/tests/${entry.testId}/assign?draft=${entry.id}`">{{
           entry.title
-        }}</RouterLink>, kept
-        {{ words.time(entry.changedAt) }}
+        }}</RouterLink>{{
+          say('assignments.savedChangedAt', { changedAt: words.time(entry.changedAt) })
+        }}
         <button
           class="word small"
-          :aria-label="`throw away the draft of ${entry.title}`"
+          :aria-label="say('assignments.deleteDraftTitle', { title: entry.title })"
           @click="throwAway(entry)"
         >
-          throw away
+          {{ say('assignments.delete') }}
         </button>
       </p>
     </section>
-    <EmptyNote v-if="assignments?.length === 0" title="Nothing is given yet."
-      >Open a test and choose Assign.</EmptyNote
-    >
+    <EmptyNote v-if="assignments?.length === 0" :title="say('assignments.nothingAssignedYet')">{{
+      say('assignments.openTestChooseAssign')
+    }}</EmptyNote>
     <WindowCalendar
       v-if="assignments?.length && view !== 'list'"
       :bars="bars"
@@ -137,41 +145,46 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
       :weeks="view === 'week' ? 2 : 5"
     />
     <template v-if="assignments?.length && view === 'list'">
-      <div class="options filters" role="group" aria-label="Which assignments">
+      <div class="options filters" role="group" :aria-label="say('assignments.whichAssignments')">
         <label
-          >Class
+          >{{ say('common.class') }}
           <SelectField v-model="filter.classId"
-            ><ElOption :value="0" label="all" /><ElOption
+            ><ElOption :value="0" :label="say('common.all')" /><ElOption
               v-for="[id, name] in classes"
               :key="id"
               :value="id"
               :label="name" /></SelectField
         ></label>
         <label
-          >State
+          >{{ say('assignments.state') }}
           <SelectField v-model="filter.state"
-            ><ElOption value="" label="all" /><ElOption
+            ><ElOption value="" :label="say('common.all')" /><ElOption
               v-for="(name, key) in stateWords"
               :key="key"
               :value="key"
               :label="name" /></SelectField
         ></label>
-        <label>Closing since <DateField v-model="filter.since" label="Closing since" /></label>
+        <label
+          >{{ say('assignments.closingSince') }}
+          <DateField v-model="filter.since" :label="say('assignments.closingSince')"
+        /></label>
       </div>
-      <p v-if="listed.length === 0" class="faded">Nothing fits. Take a filter away.</p>
+      <p v-if="listed.length === 0" class="faded">
+        {{ say('assignments.noMatchingAssignmentsClear') }}
+      </p>
       <table v-else class="ruled">
         <thead>
           <tr>
-            <th>Assignment</th>
-            <th>Whom</th>
-            <th>Mode</th>
-            <th>State</th>
-            <th>Opens</th>
-            <th>Closes</th>
-            <th class="figures">Begun</th>
-            <th class="figures">Handed in</th>
-            <th class="figures">Of</th>
-            <th class="figures">Mean so far</th>
+            <th>{{ say('common.assignment') }}</th>
+            <th>{{ say('assignments.who') }}</th>
+            <th>{{ say('assignments.mode') }}</th>
+            <th>{{ say('assignments.state') }}</th>
+            <th>{{ say('assignments.opens') }}</th>
+            <th>{{ say('assignments.closes') }}</th>
+            <th class="figures">{{ say('assignments.begun') }}</th>
+            <th class="figures">{{ say('common.handedIn2') }}</th>
+            <th class="figures">{{ say('assignments.of') }}</th>
+            <th class="figures">{{ say('assignments.meanSoFar') }}</th>
           </tr>
         </thead>
         <tbody>
@@ -183,7 +196,13 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
             <td>{{ assignment.rules.mode }}</td>
             <td>{{ stateWords[state(assignment)] }}</td>
             <td>{{ words.time(assignment.opensAt) }}</td>
-            <td>{{ assignment.closesAt === null ? 'never' : words.time(assignment.closesAt) }}</td>
+            <td>
+              {{
+                assignment.closesAt === null
+                  ? say('assignments.never')
+                  : words.time(assignment.closesAt)
+              }}
+            </td>
             <td class="figures">{{ assignment.working + assignment.handedIn }}</td>
             <td class="figures">{{ assignment.handedIn }}</td>
             <td class="figures">{{ assignment.given }}</td>
@@ -195,17 +214,17 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
       </table>
     </template>
   </div>
-  <FootingLine label="Totals">
+  <FootingLine :label="say('common.totals')">
     <template #actions><CalendarFeed /></template>
     <span
-      ><b>{{ byState('open') }}</b> open</span
+      ><b>{{ byState('open') }}</b> {{ say('common.open') }}</span
     ><span
-      ><b>{{ byState('scheduled') }}</b> scheduled</span
+      ><b>{{ byState('scheduled') }}</b> {{ say('assignments.scheduled') }}</span
     ><span
-      ><b>{{ byState('closed') + byState('released') }}</b> closed, {{ byState('released') }} of
-      them released</span
+      ><b>{{ byState('closed') + byState('released') }}</b>
+      {{ say('assignments.closedByStateThem', { byState: byState('released') }) }}</span
     ><span v-if="drafts.length"
-      ><b>{{ count(drafts.length, 'draft') }}</b></span
+      ><b>{{ say('assignments.drafts2', { n: drafts.length }) }}</b></span
     >
   </FootingLine>
 </template>

@@ -7,6 +7,7 @@ import { day, wallOf } from '@oaken/core/timing';
 import { computed } from 'vue';
 import { useSession } from '../../client/session';
 import WindowCalendar from './WindowCalendar.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   /** Null while the server is asked. */
@@ -26,11 +27,15 @@ const bars = computed(() => {
     classes: assignment.mine ? '' : assignment.teacher,
     opensAt: assignment.opensAt,
     closesAt: assignment.closesAt,
-    account: assignment.students === students ? 'all of them' : `${assignment.students} of them`,
+    account:
+      assignment.students === students
+        ? say('assignments.allThem')
+        : say('assignments.studentsThem', { students: assignment.students }),
   }));
 });
 const thisOne = computed(
-  () => props.wished && { title: props.title, classes: 'this one', ...props.wished },
+  () =>
+    props.wished && { title: props.title, classes: say('assignments.thisOne'), ...props.wished },
 );
 const from = computed(() => props.wished?.opensAt ?? session.now());
 const closesAt = computed(() => props.wished?.closesAt ?? null);
@@ -45,7 +50,9 @@ const closingDay = computed(() =>
 
 <template>
   <p v-if="clashes.length" class="warn">
-    On the day of closing, {{ closingDay }}: {{ listing(clashes.slice(0, 3)) }}
+    {{
+      say('assignments.onDayClosingClosing', { closingDay, slice: listing(clashes.slice(0, 3)) })
+    }}
   </p>
   <WindowCalendar :bars="bars" :from="from" :weeks="weeks" :extra="thisOne" />
 </template>

@@ -8,6 +8,7 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { fullName, type RosterRow } from '../classes/useClass';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const guest = defineModel<Assigned | null>({ required: true });
 const props = defineProps<{ assignmentId: number }>();
@@ -56,39 +57,39 @@ async function tie(): Promise<void> {
 <template>
   <ElDialog
     :model-value="guest !== null"
-    :title="guest ? `Who is ${guest.name}?` : ''"
+    :title="guest ? say('assignments.whoName', { name: guest.name }) : ''"
     width="440px"
     @close="guest = null"
   >
     <form id="tie" @submit.prevent="tie">
       <label class="field"
-        ><span class="label">Class</span>
+        ><span class="label">{{ say('common.class') }}</span>
         <SelectField v-model="classId"
-          ><ElOption :value="0" label="Choose …" /><ElOption
+          ><ElOption :value="0" :label="say('assignments.choose')" /><ElOption
             v-for="schoolClass in classes"
             :key="schoolClass.id"
             :value="schoolClass.id"
             :label="`${schoolClass.name}, ${schoolClass.subject}`" /></SelectField
       ></label>
       <label class="field"
-        ><span class="label">Student</span>
+        ><span class="label">{{ say('common.student') }}</span>
         <SelectField v-model="studentId" :disabled="roster.length === 0"
-          ><ElOption :value="0" label="Choose …" /><ElOption
+          ><ElOption :value="0" :label="say('assignments.choose')" /><ElOption
             v-for="student in roster"
             :key="student.id"
             :value="student.id"
             :label="`${student.rosterNumber} ${fullName(student)}`" /></SelectField
       ></label>
       <p class="faded">
-        The work, its time and its score become the student’s. This cannot be taken back.
+        {{ say('assignments.theWorkItsTime') }}
       </p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <ElButton @click="guest = null">Cancel</ElButton>
-      <ElButton type="primary" native-type="submit" form="tie" :disabled="studentId === 0"
-        >It is this student</ElButton
-      >
+      <ElButton @click="guest = null">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" native-type="submit" form="tie" :disabled="studentId === 0">{{
+        say('assignments.linkThisStudent')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Test or practice, and how long: the whole, each section or each item, and when students are told. */
 import { hasTime, type WishForm } from './wishForm';
+import { say } from '../../words/teacher';
 
 const form = defineModel<WishForm>({ required: true });
 defineProps<{
@@ -13,11 +14,15 @@ defineProps<{
 
 <template>
   <div class="pair">
-    <span class="label">Mode</span>
-    <ElRadio v-model="form.mode" value="test" :disabled="given"> test</ElRadio>
-    <ElRadio v-model="form.mode" value="practice" :disabled="given"> practice</ElRadio>
+    <span class="label">{{ say('assignments.mode') }}</span>
+    <ElRadio v-model="form.mode" value="test" :disabled="given">
+      {{ say('assignments.test') }}</ElRadio
+    >
+    <ElRadio v-model="form.mode" value="practice" :disabled="given">
+      {{ say('assignments.practice') }}</ElRadio
+    >
     <label v-if="form.mode === 'practice'"
-      >a wrong try takes off
+      >{{ say('assignments.aWrongTryTakes') }}
       <ElInputNumber
         :controls="false"
         v-model="form.offPercent"
@@ -25,7 +30,7 @@ defineProps<{
         :min="0"
         :max="100"
         :step="0.5"
-        aria-label="Percent off for each wrong try"
+        :aria-label="say('assignments.percentOffEachWrong')"
         :aria-invalid="Boolean(problems.offPerTry)"
       />
       %</label
@@ -33,25 +38,29 @@ defineProps<{
   </div>
   <p v-if="problems.offPerTry" class="wrong">{{ problems.offPerTry }}</p>
   <div class="pair">
-    <span class="label">Time limit</span>
-    <ElCheckbox v-model="form.limited"><span class="unseen">With a time limit</span></ElCheckbox>
+    <span class="label">{{ say('assignments.timeLimit') }}</span>
+    <ElCheckbox v-model="form.limited"
+      ><span class="unseen">{{ say('assignments.withTimeLimit') }}</span></ElCheckbox
+    >
     <ElInputNumber
       :controls="false"
       v-model="form.limitMinutes"
       class="few"
       :min="1"
       :max="1440"
-      aria-label="Minutes to work"
+      :aria-label="say('assignments.minutesWork')"
       :disabled="!form.limited"
       :aria-invalid="Boolean(problems.limit)"
     />
-    minutes
+    {{ say('assignments.minutes') }}
   </div>
   <div v-if="form.mode === 'test'" class="pair">
-    <span class="label">Of parts</span>
-    <ElRadio v-model="form.partsTimed" value="none"> none</ElRadio>
-    <ElRadio v-model="form.partsTimed" value="sections"> each section</ElRadio>
-    <ElRadio v-model="form.partsTimed" value="items"> each item</ElRadio>
+    <span class="label">{{ say('assignments.timeLimitsBySection') }}</span>
+    <ElRadio v-model="form.partsTimed" value="none"> {{ say('assignments.none') }}</ElRadio>
+    <ElRadio v-model="form.partsTimed" value="sections">
+      {{ say('assignments.eachSection') }}</ElRadio
+    >
+    <ElRadio v-model="form.partsTimed" value="items"> {{ say('assignments.eachItem') }}</ElRadio>
     <label v-if="form.partsTimed === 'items'"
       ><ElInputNumber
         :controls="false"
@@ -60,10 +69,10 @@ defineProps<{
         :min="0.1"
         :max="600"
         :step="0.5"
-        aria-label="Minutes for each item"
+        :aria-label="say('assignments.minutesEachItem')"
         :aria-invalid="Boolean(problems.stageLimit)"
       />
-      minutes</label
+      {{ say('assignments.minutes') }}</label
     >
   </div>
   <template v-if="form.mode === 'test' && form.partsTimed === 'sections'">
@@ -77,27 +86,34 @@ defineProps<{
           :min="0.1"
           :max="600"
           :step="0.5"
-          :aria-label="`Minutes for ${entry.title || `section ${n + 1}`}`"
+          :aria-label="
+            say('assignments.minutesTitle', {
+              title: entry.title || say('assignments.sectionNumber', { number: n + 1 }),
+            })
+          "
           :aria-invalid="Boolean(problems.stageLimit)"
         />
-        minutes for {{ entry.title || `section ${n + 1}` }}</label
+        {{
+          say('assignments.minutesTitle2', {
+            title: entry.title || say('assignments.sectionNumber', { number: n + 1 }),
+          })
+        }}</label
       >
     </div>
   </template>
   <p v-if="form.mode === 'test' && form.partsTimed !== 'none'" class="faded small">
-    A part’s time runs from when the student sees it; then the next one comes, and there is no way
-    back to it.
+    {{ say('assignments.theTimeSectionOr') }}
   </p>
   <p v-if="problems.stageLimit" class="wrong">{{ problems.stageLimit }}</p>
   <div v-if="hasTime(form)" class="pair">
-    <span class="label">Told at</span>
+    <span class="label">{{ say('assignments.timeWarnings') }}</span>
     <ElInput
       v-model="form.warns"
       class="few"
-      aria-label="Told so many minutes before the end"
+      :aria-label="say('assignments.timeWarningsMinutesBefore')"
       :aria-invalid="Boolean(problems.warnMinutes)"
     />
-    minutes before the end
+    {{ say('assignments.minutesBeforeEnd') }}
   </div>
   <p v-if="problems.limit ?? problems.warnMinutes" class="wrong">
     {{ problems.limit ?? problems.warnMinutes }}

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { useSession } from '../../client/session';
 import FoldedSetting from './FoldedSetting.vue';
 import DateField from '../../parts/DateField.vue';
+import { say } from '../../words/teacher';
 
 const form = defineModel<WishForm>({ required: true });
 const props = defineProps<{
@@ -16,10 +17,10 @@ const session = useSession();
 const place = computed(() => session.school.zone.split('/').at(-1)?.replace('_', ' '));
 const rare = computed(() => {
   const words = [
-    form.value.hidden ? 'hidden until its day' : '',
-    form.value.answersLater ? 'answers from a day on' : '',
+    form.value.hidden ? say('assignments.hiddenUntilItsDay') : '',
+    form.value.answersLater ? say('assignments.answersFromDayOn') : '',
   ].filter(Boolean);
-  return words.join(', ') || 'seen at once, answers by the release rules';
+  return words.join(', ') || say('assignments.visibleRightAwayAnswers');
 });
 const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.problems.answersFrom));
 </script>
@@ -27,42 +28,45 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
 <template>
   <section>
     <h2>
-      When <span class="faded small">times of {{ place }}</span>
+      {{ say('assignments.when') }}
+      <span class="faded small">{{ say('assignments.timesPlace', { place }) }}</span>
     </h2>
     <div class="pair">
-      <span class="label">Opens</span>
+      <span class="label">{{ say('assignments.opens') }}</span>
       <template v-if="!given">
-        <ElRadio v-model="form.opens" value="now"> now</ElRadio>
-        <ElRadio v-model="form.opens" value="later"> at</ElRadio>
+        <ElRadio v-model="form.opens" value="now"> {{ say('assignments.now2') }}</ElRadio>
+        <ElRadio v-model="form.opens" value="later"> {{ say('assignments.at') }}</ElRadio>
       </template>
       <DateField
         with-time
         v-model="form.opensWall"
-        label="Opens at"
+        :label="say('assignments.opensAt')"
         :disabled="form.opens === 'now'"
         :invalid="Boolean(problems.opensAt)"
       />
     </div>
     <p v-if="problems.opensAt" class="wrong">{{ problems.opensAt }}</p>
     <div class="pair">
-      <span class="label">Closes</span>
+      <span class="label">{{ say('assignments.closes') }}</span>
       <DateField
         with-time
         v-model="form.closesWall"
-        label="Closes at"
+        :label="say('assignments.closesAt')"
         :disabled="form.never"
         :invalid="Boolean(problems.closesAt)"
       />
-      <ElCheckbox v-model="form.never"> never</ElCheckbox>
+      <ElCheckbox v-model="form.never"> {{ say('assignments.never') }}</ElCheckbox>
     </div>
     <p v-if="problems.closesAt" class="wrong">{{ problems.closesAt }}</p>
     <div class="pair">
-      <span class="label">Late work</span>
-      <ElCheckbox v-model="form.lateWork" :disabled="form.never"> until</ElCheckbox>
+      <span class="label">{{ say('assignments.lateWork') }}</span>
+      <ElCheckbox v-model="form.lateWork" :disabled="form.never">
+        {{ say('assignments.until') }}</ElCheckbox
+      >
       <DateField
         with-time
         v-model="form.lateWall"
-        label="Late work until"
+        :label="say('assignments.lateWorkUntil')"
         :disabled="!form.lateWork || form.never"
         :invalid="Boolean(problems.lateRule)"
       />
@@ -74,36 +78,38 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
           :min="0"
           :max="100"
           :step="5"
-          aria-label="Percent off for each day late"
+          :aria-label="say('assignments.percentOffEachDay')"
         />
-        % off a day</label
+        {{ say('assignments.offDay') }}</label
       >
     </div>
     <p v-if="problems.lateRule" class="wrong">{{ problems.lateRule }}</p>
     <FoldedSetting :wrong="rareWrong" name="What they see" :value="rare">
       <div class="pair rare">
-        <ElCheckbox v-model="form.hidden"> nobody sees it before</ElCheckbox>
+        <ElCheckbox v-model="form.hidden"> {{ say('assignments.nobodySeesBefore') }}</ElCheckbox>
         <DateField
           with-time
           v-model="form.visibleWall"
-          label="Seen from"
+          :label="say('assignments.seenFrom')"
           :disabled="!form.hidden"
           :invalid="Boolean(problems.visibleFrom)"
         />
       </div>
       <p v-if="problems.visibleFrom" class="wrong">{{ problems.visibleFrom }}</p>
       <div class="pair rare">
-        <ElCheckbox v-model="form.answersLater"> no answers before</ElCheckbox>
+        <ElCheckbox v-model="form.answersLater">
+          {{ say('assignments.noAnswersBefore') }}</ElCheckbox
+        >
         <DateField
           with-time
           v-model="form.answersWall"
-          label="Answers from"
+          :label="say('assignments.answersFrom')"
           :disabled="!form.answersLater"
           :invalid="Boolean(problems.answersFrom)"
         />
       </div>
       <p v-if="problems.answersFrom" class="wrong">{{ problems.answersFrom }}</p>
-      <p class="faded small">Answers are never seen while a student can still give one.</p>
+      <p class="faded small">{{ say('assignments.answersNeverSeenWhile') }}</p>
     </FoldedSetting>
   </section>
 </template>

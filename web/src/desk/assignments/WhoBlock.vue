@@ -2,7 +2,7 @@
 /** Who gets it: classes, groups within them, single students, a whole grade, and guests by a link. */
 import type { AnswerOf, api } from '@oaken/contract';
 import type { ClassRow } from '@oaken/contract/classes';
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
 import { computed, reactive, ref } from 'vue';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
@@ -10,6 +10,7 @@ import { fullName, type RosterRow } from '../classes/useClass';
 import { failed } from '../shared/undo';
 import type { WishForm } from './wishForm';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 type Group = AnswerOf<typeof api.listGroups>['groups'][number];
 const form = defineModel<WishForm>({ required: true });
@@ -69,12 +70,13 @@ const otherGrade = computed(() =>
 
 <template>
   <section>
-    <h2>Who</h2>
-    <EmptyNote v-if="classes.length === 0" title="You have no classes."
-      ><RouterLink to="/classes">Make one</RouterLink>, or open it for guests by a link.</EmptyNote
+    <h2>{{ say('assignments.who2') }}</h2>
+    <EmptyNote v-if="classes.length === 0" :title="say('assignments.youHaveNoClasses')"
+      ><RouterLink to="/classes">{{ say('assignments.makeOne') }}</RouterLink
+      >{{ say('assignments.orOpenGuestsBy') }}</EmptyNote
     >
     <p v-if="classes.length > 2" class="grades">
-      Everyone in my grade
+      {{ say('assignments.everyoneInMyGrade') }}
       <ElCheckbox
         v-for="grade in grades"
         :key="grade"
@@ -93,18 +95,21 @@ const otherGrade = computed(() =>
           <b>{{ schoolClass.name }}</b><span>{{
             [schoolClass.subject, schoolClass.period].filter(Boolean).join(', ')
           }}</span
-          ><span class="faded"
-            >grade {{ schoolClass.grade }} · {{ count(schoolClass.students, 'student') }}</span
-          >
+          ><span class="faded">{{
+            say('assignments.gradeGradeStudents', {
+              n: schoolClass.students,
+              grade: schoolClass.grade,
+            })
+          }}</span>
         </ElCheckbox>
         <button
           type="button"
           class="word small"
           :aria-expanded="open.includes(schoolClass.id)"
-          :aria-label="`some of them: ${schoolClass.name}`"
+          :aria-label="say('assignments.someStudentsName', { name: schoolClass.name })"
           @click="unfold(schoolClass.id)"
         >
-          some of them
+          {{ say('assignments.someStudents') }}
         </button>
       </div>
       <div
@@ -122,7 +127,7 @@ const otherGrade = computed(() =>
             :model-value="form.groupIds.includes(group.id)"
             @change="form.groupIds = toggled(form.groupIds, group.id)"
           >
-            group {{ group.name }}
+            {{ say('assignments.groupName', { name: group.name }) }}
             <span class="faded">{{ group.students.length }}</span></ElCheckbox
           >
         </p>
@@ -139,21 +144,24 @@ const otherGrade = computed(() =>
       </div>
     </template>
     <ElCheckbox class="line" v-model="form.link">
-      guests by a link
-      <span class="faded small"
-        >they type a name; you say later which student it was</span
-      ></ElCheckbox
+      {{ say('assignments.guestsByLink') }}
+      <span class="faded small">{{ say('assignments.theyTypeNameYou') }}</span></ElCheckbox
     >
     <ElCheckbox v-if="reachable" class="line" v-model="form.invite">
-      write to them
-      <span class="faded small"
-        >{{ count(reachable, 'has', 'have') }} an e-mail address</span
-      ></ElCheckbox
+      {{ say('assignments.sendEMail') }}
+      <span class="faded small">{{
+        say('assignments.haveEMailAddress', { n: reachable })
+      }}</span></ElCheckbox
     >
     <p v-if="otherGrade.length" class="note">
-      The test is for grade {{ testGrades.join(' and ') }}, but
-      {{ listing(otherGrade.map(({ name, grade }) => `${name} is grade ${grade}`)) }}. Is that
-      meant?
+      {{
+        say('assignments.theTestGradeTest', {
+          testGrades: testGrades.join(' and '),
+          map: listing(
+            otherGrade.map(({ name, grade }) => say('assignments.nameGradeGrade', { name, grade })),
+          ),
+        })
+      }}
     </p>
     <p v-if="wrong" class="wrong">{{ wrong }}</p>
   </section>

@@ -4,6 +4,7 @@ import { clockInWords, locales, day, wallOf } from '@oaken/core/timing';
 import { computed } from 'vue';
 import { useSession } from '../../client/session';
 import type { Bar } from './bars';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   bars: Bar[];
@@ -23,7 +24,15 @@ const firstDay = computed(() => {
   return start - ((start + 3) % 7);
 });
 const weeks = computed(() => Array.from({ length: props.weeks }, (_, w) => firstDay.value + 7 * w));
-const names = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+const names = [
+  say('assignments.mon'),
+  say('assignments.tue'),
+  say('assignments.wed'),
+  say('assignments.thu'),
+  say('assignments.fri'),
+  say('assignments.sat'),
+  say('assignments.sun'),
+];
 const label = (time: number) =>
   new Date(time * day).toLocaleDateString(locales.en, {
     day: 'numeric',
@@ -63,7 +72,7 @@ const hour = (time: number) => clockInWords(time, zone.value);
       v-for="monday in weeks"
       :key="monday"
       class="week"
-      :aria-label="`Week of ${label(monday)}`"
+      :aria-label="say('assignments.weekLabel', { label: label(monday) })"
     >
       <div class="days">
         <div
@@ -98,7 +107,9 @@ const hour = (time: number) => clockInWords(time, zone.value);
             <template v-if="bar.account">{{ ' ' }}· {{ bar.account }}</template>
           </span>
         </component>
-        <p v-if="inWeek(monday).length === 0" class="faded small none">Nothing in this week.</p>
+        <p v-if="inWeek(monday).length === 0" class="faded small none">
+          {{ say('assignments.nothingInThisWeek') }}
+        </p>
       </div>
     </section>
   </div>

@@ -1,5 +1,6 @@
 /** What a calendar draws: a window with its own account. */
 import type { AssignmentRow } from '@oaken/contract/assignments';
+import { say } from '../../words/teacher';
 
 export interface Bar {
   /** The assignment that it leads to; 0 leads nowhere. */
@@ -12,7 +13,7 @@ export interface Bar {
 }
 
 export const accountOf = ({ given, notBegun, working, handedIn }: AssignmentRow) =>
-  `${given} given, ${notBegun} not begun, ${working} working, ${handedIn} handed in`;
+  say('assignments.givenGivenNotBegun', { given, notBegun, working, handedIn });
 
 export const barOf = (assignment: AssignmentRow): Bar => ({
   id: assignment.id,

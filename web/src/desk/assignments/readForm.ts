@@ -4,6 +4,7 @@ import { ruleProblems, usualOffPerTry, type AssignmentRules } from '@oaken/core/
 import { longestWork } from '@oaken/core/stages';
 import { atWall, windowProblems } from '@oaken/core/timing';
 import { hasTime, warnMinutes, type WishForm } from './wishForm';
+import { say } from '../../words/teacher';
 
 function stageLimitOf({
   mode,
@@ -65,31 +66,31 @@ function valueProblems(form: WishForm): FieldProblem[] {
     [
       !limited || (limitMinutes >= 1 && limitMinutes <= 1440),
       'limit',
-      'The time limit must be from 1 minute to a day.',
+      say('assignments.theTimeLimitMust'),
     ],
     [
       warnings.every((minutes) => minutes > 0 && minutes <= 600),
       'warnMinutes',
-      'Write minutes, parted by commas, such as 5, 1.',
+      say('assignments.writeMinutesSeparatedBy'),
     ],
-    [warnings.length <= 4, 'warnMinutes', 'At most four warnings.'],
+    [warnings.length <= 4, 'warnMinutes', say('assignments.atMostFourWarnings')],
     [
       timedParts(form).every((minutes) => minutes >= 0.1 && minutes <= 600),
       'stageLimit',
-      'A part can have from 0.1 to 600 minutes.',
+      say('assignments.aSectionOrItem'),
     ],
     [
       Number.isInteger(attempts) && attempts >= 0 && attempts <= 20,
       'attempts',
-      'Attempts are a whole number from 1 to 20.',
+      say('assignments.attemptsWholeNumberFrom'),
     ],
-    [lateOff >= 0 && lateOff <= 100, 'lateRule', 'Each late day can take off from 0 to 100%.'],
+    [lateOff >= 0 && lateOff <= 100, 'lateRule', say('assignments.eachLateDayCan')],
     [
       mode !== 'practice' || (offPercent >= 0 && offPercent <= 100),
       'offPerTry',
-      'A wrong try can take off from 0 to 100%.',
+      say('assignments.aWrongTryCan'),
     ],
-    [form.forms.length > 0, 'forms', 'Choose at least one form.'],
+    [form.forms.length > 0, 'forms', say('assignments.chooseAtLeastOne')],
   ];
   return checks.flatMap(([right, field, message]) => (right ? [] : [{ field, message }]));
 }
@@ -141,8 +142,8 @@ export function readForm(
   ])
     refuse(part.field, part.message);
   if (visibleFrom !== null && visibleFrom > Math.max(opensAt, now))
-    refuse('visibleFrom', 'They must be able to see it when it opens.');
+    refuse('visibleFrom', say('assignments.theyMustBeAble'));
   if (answersFrom !== null && answersFrom < opensAt)
-    refuse('answersFrom', 'Answers cannot be seen before it opens.');
+    refuse('answersFrom', say('assignments.answersCannotBeSeen'));
   return { read: { opensAt, closesAt, lateRule, visibleFrom, answersFrom, rules }, problems };
 }

@@ -1,11 +1,12 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
+import { say } from '../../words/teacher';
 
 export type AssignmentState = 'scheduled' | 'open' | 'closed' | 'released';
 export const stateWords: Record<AssignmentState, string> = {
-  scheduled: 'Scheduled',
-  open: 'Open',
-  closed: 'Closed',
-  released: 'Released',
+  scheduled: say('assignments.scheduled2'),
+  open: say('assignments.open'),
+  closed: say('assignments.closed'),
+  released: say('assignments.released'),
 };
 
 /**

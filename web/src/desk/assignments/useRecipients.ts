@@ -5,6 +5,7 @@ import isEqual from 'fast-deep-equal';
 import { computed, ref, watch, type Ref } from 'vue';
 import { call } from '../../client/call';
 import type { WishForm } from './wishForm';
+import { say } from '../../words/teacher';
 
 type Recipients = AnswerOf<typeof api.readRecipients>;
 type Group = AnswerOf<typeof api.listGroups>['groups'][number];
@@ -59,7 +60,10 @@ export function useRecipients(
   const chosenGroups = computed(() =>
     groups.value
       .filter(({ id }) => form.value.groupIds.includes(id))
-      .map(({ id, name, className }) => ({ id, name: `${name} of ${className}` })),
+      .map(({ id, name, className }) => ({
+        id,
+        name: say('assignments.nameClassName', { name, className }),
+      })),
   );
   const parties = computed((): Party[] => [
     ...chosenClasses.value.map(({ id, name }) => ({ key: `c${id}`, name, classId: id })),

@@ -9,6 +9,7 @@ import {
   type LateAnswerRule,
 } from '@oaken/core/assignments';
 import { day, lengthInWords, minute, wallOf } from '@oaken/core/timing';
+import { say } from '../../words/teacher';
 
 export interface WishForm {
   classIds: number[];
@@ -203,4 +204,4 @@ export const warnMinutes = (text: string) =>
   ].sort((a, b) => b - a);
 
 export const limitWords = (form: WishForm) =>
-  form.limited ? lengthInWords(form.limitMinutes * minute) : 'no time limit';
+  form.limited ? lengthInWords(form.limitMinutes * minute) : say('assignments.noTimeLimit');

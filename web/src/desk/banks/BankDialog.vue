@@ -9,6 +9,7 @@ import { done } from '../shared/undo';
 import { useLibrary } from '../library/library';
 import { whenOpened } from '../../parts/whenOpened';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 /** Null makes a new one. */
@@ -54,47 +55,58 @@ async function save(): Promise<void> {
       });
     } else await call('makeBank', { body: { name: name.value, reach: reach.value } });
     await library.loadBanks();
-    done(props.bank ? `${name.value} is changed.` : `${name.value} is there.`);
+    done(
+      props.bank
+        ? say('banks.nameSaved', { name: name.value })
+        : say('banks.nameCreated', { name: name.value }),
+    );
     open.value = false;
   });
 }
 const reachWords = {
-  mine: 'only me, and whom I share it with',
-  school: 'every teacher of my school may use it',
-  everybody: 'everybody may use it',
+  mine: say('banks.onlyMePeopleI'),
+  school: say('banks.allTeachersAtMy'),
+  everybody: say('banks.everybodyCanUse'),
 };
-const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
+const rightWords = { read: 'read', use: say('banks.useCopy'), edit: 'change' };
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="bank ? `The bank “${bank.name}”` : 'A new bank'" width="560px">
+  <ElDialog
+    v-model="open"
+    :title="bank ? say('banks.theBankName', { name: bank.name }) : say('banks.aNewBank')"
+    width="560px"
+  >
     <label class="field"
-      ><span class="label">Name</span><ElInput v-model="name" maxlength="120"
+      ><span class="label">{{ say('common.name') }}</span
+      ><ElInput v-model="name" maxlength="120"
     /></label>
     <fieldset class="reach">
-      <legend>Who may read it</legend>
+      <legend>{{ say('banks.whoCanUse') }}</legend>
       <ElRadio v-for="entry in reaches" :key="entry" v-model="reach" :value="entry">
         {{ reachWords[entry] }}</ElRadio
       >
     </fieldset>
     <template v-if="bank">
-      <h3>Shared with</h3>
-      <p v-if="shares.length === 0" class="faded">Nobody by name yet.</p>
+      <h3>{{ say('banks.sharedWith') }}</h3>
+      <p v-if="shares.length === 0" class="faded">{{ say('banks.noColleaguesNamedYet') }}</p>
       <table v-else class="ruled">
         <tbody>
           <tr v-for="(share, index) in shares" :key="share.accountId">
             <td>{{ share.name }}</td>
             <td>
-              may
+              {{ say('banks.can') }}
               <SelectField
                 v-model="share.may"
                 class="right"
-                :aria-label="`What ${share.name} may do`"
+                :aria-label="say('banks.whatNameCanDo', { name: share.name })"
                 ><ElOption v-for="may in rights" :key="may" :value="may" :label="rightWords[may]"
               /></SelectField>
             </td>
             <td class="figures">
-              <button class="word" @click="shares.splice(index, 1)">take away</button>
+              <button class="word" @click="shares.splice(index, 1)">
+                {{ say('common.remove') }}
+              </button>
             </td>
           </tr>
         </tbody>
@@ -102,10 +114,10 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
       <SelectField
         v-if="others.length"
         class="colleague"
-        aria-label="Share with a colleague"
+        :aria-label="say('banks.shareWithColleague')"
         :model-value="null"
         @update:model-value="add"
-        ><ElOption :value="null" label="Share with a colleague …" /><ElOption
+        ><ElOption :value="null" :label="say('banks.shareWithColleague2')" /><ElOption
           v-for="other in others"
           :key="other.accountId"
           :value="other.accountId"
@@ -114,9 +126,9 @@ const rightWords = { read: 'read', use: 'use and copy', edit: 'change' };
     </template>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
       <ElButton type="primary" :loading="busy" :disabled="name.trim() === ''" @click="save">{{
-        bank ? 'Save' : 'Make the bank'
+        bank ? say('common.save') : say('banks.makeBank')
       }}</ElButton>
     </template>
   </ElDialog>

@@ -4,6 +4,7 @@ import FolderTree from './FolderTree.vue';
 import KeptSearches from './KeptSearches.vue';
 import StandardIndex from './StandardIndex.vue';
 import type { SearchState } from './useSearch';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ search: SearchState; picked: ReadonlySet<number> }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -12,18 +13,18 @@ const { standards, grades, frameworks } = props.search.counts;
 </script>
 
 <template>
-  <nav class="index" aria-label="Index">
+  <nav class="index" :aria-label="say('common.index')">
     <StandardIndex
       v-model:grades="filters.grades"
       v-model:standard="filters.standard"
       v-model:framework="filters.framework"
-      what="items"
+      :what="say('common.items')"
       :grade-counts="grades"
       :standard-counts="standards"
       :framework-counts="frameworks"
       :known="search.known.value"
     />
-    <h3>Banks and folders</h3>
+    <h3>{{ say('banks.banksFolders') }}</h3>
     <FolderTree :search="search" :picked="picked" @changed="emit('changed')" />
     <KeptSearches :search="search" />
   </nav>

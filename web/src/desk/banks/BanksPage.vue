@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import type { ItemRow } from '@oaken/contract/banks';
 import { mostAtOnce } from '@oaken/contract/banks';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { addressOf, call } from '../../client/call';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import NewTestDialog from '../new-test/NewTestDialog.vue';
@@ -23,6 +22,7 @@ import { useKeptPicks } from './keptPicks';
 import RetireDialog from './RetireDialog.vue';
 import UsedIn from './UsedIn.vue';
 import { asQuery, useSearch } from './useSearch';
+import { say } from '../../words/teacher';
 
 const route = useRoute();
 const router = useRouter();
@@ -66,9 +66,7 @@ async function pickFound(): Promise<void> {
     const { total, items } = await call('findItems', { query: asQuery(search.filters) });
     pickAll(items);
     if (total > items.length)
-      done(
-        `The first ${count(items.length, 'item')} are picked; more than ${mostAtOnce} at once is not possible.`,
-      );
+      done(say('banks.theFirstItemsSelected', { n: items.length, mostAtOnce }));
   } catch (error) {
     failed(error);
   }
@@ -84,9 +82,7 @@ const totals = computed(() => {
   };
 });
 const lockedWords = computed(() =>
-  totals.value.locked
-    ? `${totals.value.locked} of them lie in banks of others: copy them first`
-    : undefined,
+  totals.value.locked ? say('banks.lockedThemInBanks', { locked: totals.value.locked }) : undefined,
 );
 
 async function refresh(): Promise<void> {
@@ -98,13 +94,13 @@ async function place({ bank, folder }: Place, act: 'copy' | 'move'): Promise<voi
   try {
     if (act === 'copy') {
       const made = await call('copyItems', { body: { items, bank, folder } });
-      done(`${count(items.length, 'copy', 'copies')} in ${where}.`, async () => {
+      done(say('banks.copiesInWhere', { n: items.length, where }), async () => {
         await call('retireItems', { body: { items: made.items } });
         await refresh();
       });
     } else {
       const { from } = await call('moveItems', { body: { items, bank, folder } });
-      done(`${count(items.length, 'item')} moved to ${where}.`, async () => {
+      done(say('banks.itemsMovedWhere', { n: items.length, where }), async () => {
         const places = new Map(from.map((key) => [`${key.bank} ${key.folder}`, key]));
         for (const target of places.values())
           await call('moveItems', {
@@ -131,7 +127,7 @@ async function afterRetiring(): Promise<void> {
 </script>
 
 <template>
-  <PageHead title="Banks" where="Find questions by standard, by words or folder by folder">
+  <PageHead :title="say('common.banks')" :where="say('banks.findQuestionsByStandard')">
     <ElButton
       type="primary"
       @click="
@@ -143,10 +139,17 @@ async function afterRetiring(): Promise<void> {
           },
         })
       "
-      >Write an item</ElButton
+      >{{ say('banks.newItem') }}</ElButton
     >
   </PageHead>
-  <FacingPages name="banks" left="Index" right="Items" :start="27" :least="20" :most="45">
+  <FacingPages
+    name="banks"
+    :left="say('common.index')"
+    :right="say('common.items3')"
+    :start="27"
+    :least="20"
+    :most="45"
+  >
     <template #left
       ><BankIndex :search="search" :picked="pickedIds" @changed="search.reload()"
     /></template>
@@ -154,47 +157,47 @@ async function afterRetiring(): Promise<void> {
       <ItemList :search="search" :picked="pickedIds" @pick="pick" @pick-range="pickAll">
         <template #hint>
           <button v-if="search.total.value > 0" class="word" @click="pickFound">
-            Pick all found
+            {{ say('banks.selectAll') }}
           </button>
           <a
             v-if="search.total.value > 0"
             :href="addressOf('exportItems', {}, asQuery(search.filters))"
             download
-            >Take out as CSV</a
+            >{{ say('banks.exportCsv') }}</a
           >
-          <span class="faded small">Space picks, Enter opens, arrows move</span>
+          <span class="faded small">{{ say('banks.spaceSelectsEnterOpens') }}</span>
         </template>
       </ItemList>
     </template>
   </FacingPages>
-  <FootingLine label="Picked items">
+  <FootingLine :label="say('banks.selectedItems')">
     <span
-      ><b>{{ count(search.total.value, 'item') }}</b> found</span
+      ><b>{{ say('common.items2', { n: search.total.value }) }}</b> {{ say('banks.found') }}</span
     >
     <button v-if="picked.size" class="word" @click="seen = true">
-      <b>{{ picked.size }}</b> picked
+      <b>{{ picked.size }}</b> {{ say('banks.selected') }}
     </button>
-    <span v-else><b>0</b> picked</span>
+    <span v-else><b>0</b> {{ say('banks.selected') }}</span>
     <template v-if="picked.size">
       <span
-        ><b>{{ pointsText(totals.points) }}</b> points</span
+        ><b>{{ pointsText(totals.points) }}</b> {{ say('banks.points') }}</span
       >
       <span
-        >about <b>{{ totals.minutes }}</b> min</span
+        >{{ say('banks.about') }} <b>{{ totals.minutes }}</b> {{ say('banks.min') }}</span
       >
     </template>
-    <span v-else>Pick items to put them into a test, copy or move them.</span>
+    <span v-else>{{ say('banks.selectItemsAddThem') }}</span>
     <template #actions>
       <template v-if="picked.size">
-        <button class="word" @click="picked = new Map()">Let all go</button>
-        <button class="word" @click="copy = true">Copy</button>
+        <button class="word" @click="picked = new Map()">{{ say('banks.clearSelection') }}</button>
+        <button class="word" @click="copy = true">{{ say('common.copy') }}</button>
         <button
           class="word"
           :disabled="totals.locked > 0"
           :title="lockedWords"
           @click="move = true"
         >
-          Move
+          {{ say('banks.move') }}
         </button>
         <button
           class="word"
@@ -202,7 +205,7 @@ async function afterRetiring(): Promise<void> {
           :title="lockedWords"
           @click="label = true"
         >
-          Standards and tags
+          {{ say('banks.standardsTags') }}
         </button>
         <button
           class="word"
@@ -210,29 +213,29 @@ async function afterRetiring(): Promise<void> {
           :title="lockedWords"
           @click="retire = true"
         >
-          Retire
+          {{ say('banks.retire') }}
         </button>
       </template>
-      <ElButton type="primary" :disabled="picked.size === 0" @click="test = true"
-        >Put into a test</ElButton
-      >
+      <ElButton type="primary" :disabled="picked.size === 0" @click="test = true">{{
+        say('banks.addTest')
+      }}</ElButton>
     </template>
   </FootingLine>
   <NewTestDialog v-model="test" :item-ids="ids" />
   <PlaceDialog
     v-model="copy"
-    :title="`Copy ${count(picked.size, 'item')}`"
-    act="Copy here"
-    note="Copies are yours to change. Each remembers where it came from."
+    :title="say('banks.copyItems', { n: picked.size })"
+    :act="say('banks.copyHere')"
+    :note="say('banks.copiesYoursChangeEach')"
     :start="search.filters"
     @done="place($event, 'copy')"
     ><NearCopies :items="ids"
   /></PlaceDialog>
   <PlaceDialog
     v-model="move"
-    :title="`Move ${count(picked.size, 'item')}`"
-    act="Move here"
-    note="Tests, assignments and results are not touched."
+    :title="say('banks.moveItems', { n: picked.size })"
+    :act="say('banks.moveHere')"
+    :note="say('banks.testsAssignmentsResultsNot')"
     :start="search.filters"
     @done="place($event, 'move')"
     ><UsedIn :items="ids"

@@ -13,6 +13,7 @@ import ShelfLine from './ShelfLine.vue';
 import { useFolderActs } from './useFolderActs';
 import { useFolderDrag } from './useFolderDrag';
 import type { SearchState } from './useSearch';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ search: SearchState; picked: ReadonlySet<number> }>();
 const emit = defineEmits<{ changed: [] }>();
@@ -28,8 +29,8 @@ const moving = ref<Folder[]>([]);
 const movingWords = computed(() => {
   const [first, ...others] = moving.value;
   return first && others.length === 0
-    ? `Move the folder “${first.name}”`
-    : `Move ${moving.value.length} folders`;
+    ? say('banks.moveFolderName', { name: first.name })
+    : say('banks.moveFolders', { value: moving.value.length });
 });
 const askingPlace = ref(false);
 const bankOpen = ref(false);
@@ -52,7 +53,7 @@ const drag = useFolderDrag(acts.moveItems, moveFolders);
 const lineOf = (key: string) => ({ menu: menu.value === key, over: drag.over.value === key });
 function newFolder(bank: number, parent: number | null): void {
   menu.value = null;
-  void acts.make(bank, parent, 'New folder', (id) => {
+  void acts.make(bank, parent, say('banks.newFolder'), (id) => {
     if (parent !== null) folded.value.delete(parent);
     startRename(id);
   });
@@ -100,7 +101,7 @@ function describe(bank: Bank | null): void {
 </script>
 
 <template>
-  <ul class="shelf" aria-label="Banks and folders">
+  <ul class="shelf" :aria-label="say('banks.banksFolders')">
     <template v-for="bank in library.banks" :key="bank.id">
       <ShelfLine
         v-bind="lineOf(`b${bank.id}`)"
@@ -115,11 +116,13 @@ function describe(bank: Bank | null): void {
         @dragleave="drag.leave"
         @drop.prevent="drag.drop($event, { bank: bank.id, folder: null }, picked)"
       >
-        <button class="word" @click="newFolder(bank.id, null)">New folder</button>
-        <RouterLink :to="{ path: '/items/new', query: { bank: bank.id } }"
-          >Write an item here</RouterLink
-        >
-        <button v-if="bank.mine" class="word" @click="describe(bank)">Name and sharing</button>
+        <button class="word" @click="newFolder(bank.id, null)">{{ say('banks.newFolder') }}</button>
+        <RouterLink :to="{ path: '/items/new', query: { bank: bank.id } }">{{
+          say('banks.newItemHere')
+        }}</RouterLink>
+        <button v-if="bank.mine" class="word" @click="describe(bank)">
+          {{ say('banks.nameSharing') }}
+        </button>
       </ShelfLine>
       <template v-for="line in folderLines(bank, (id) => !folded.has(id))" :key="line.folder.id">
         <ShelfLine
@@ -141,41 +144,51 @@ function describe(bank: Bank | null): void {
           @dragleave="drag.leave"
           @drop.prevent="drag.drop($event, { bank: bank.id, folder: line.folder.id }, picked)"
         >
-          <button class="word" @click="startRename(line.folder.id)">Rename</button>
+          <button class="word" @click="startRename(line.folder.id)">
+            {{ say('banks.rename') }}
+          </button>
           <button class="word" @click="askWhere(line.folder)">
-            Move{{ ticked.has(line.folder.id) && ticked.size > 1 ? ` all ${ticked.size}` : '' }}
+            {{
+              say('banks.move2', {
+                value:
+                  ticked.has(line.folder.id) && ticked.size > 1
+                    ? say('banks.allTicked', { ticked: ticked.size })
+                    : '',
+              })
+            }}
           </button>
           <button class="word" @click="(tick(line.folder.id), (menu = null))">
-            {{ ticked.has(line.folder.id) ? 'Let go' : 'Pick for moving' }}
+            {{ ticked.has(line.folder.id) ? say('banks.deselect') : say('banks.selectMove') }}
           </button>
           <button class="word" @click="newFolder(bank.id, line.folder.id)">
-            New folder inside
+            {{ say('banks.newFolderInside') }}
           </button>
-          <RouterLink :to="{ path: '/items/new', query: { bank: bank.id, folder: line.folder.id } }"
-            >Write an item here</RouterLink
+          <RouterLink
+            :to="{ path: '/items/new', query: { bank: bank.id, folder: line.folder.id } }"
+            >{{ say('banks.newItemHere') }}</RouterLink
           >
-          <button class="word" @click="remove(line.folder)">Take away</button>
+          <button class="word" @click="remove(line.folder)">{{ say('banks.delete') }}</button>
         </ShelfLine>
       </template>
     </template>
   </ul>
   <p class="under">
-    <button class="word" @click="describe(null)">New bank</button>
+    <button class="word" @click="describe(null)">{{ say('banks.newBank') }}</button>
     <RouterLink
       :to="{
         path: '/banks/import',
         query: { bank: filters.bank ?? undefined, folder: filters.folder ?? undefined },
       }"
-      >Bring in</RouterLink
+      >{{ say('banks.import') }}</RouterLink
     >
-    <RouterLink to="/passages">Passages</RouterLink>
-    <RouterLink to="/banks/retired">Retired items</RouterLink>
+    <RouterLink to="/passages">{{ say('common.passages') }}</RouterLink>
+    <RouterLink to="/banks/retired">{{ say('banks.retiredItems') }}</RouterLink>
   </p>
   <PlaceDialog
     v-model="askingPlace"
     :title="movingWords"
-    act="Move it here"
-    note="Everything in it comes along. Tests and results are not touched."
+    :act="say('banks.moveHere2')"
+    :note="say('banks.everythingInMovesAlong')"
     :start="{ bank: filters.bank, folder: null }"
     @done="
       moveFolders(

@@ -2,10 +2,10 @@
 /** One item as a row: its stem, what it is, and its figures. */
 import type { ItemRow } from '@oaken/contract/banks';
 import { kinds } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { percent, pointsText, stemLine } from '../shared/words';
 import { markWords } from './markWords';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   item: ItemRow;
@@ -23,14 +23,24 @@ const withShift = ref(false);
 const stem = computed(() => stemLine(props.item.content.stem, props.compact ? 120 : 200));
 const pieces = computed(() => markWords(stem.value, props.matched));
 const several = computed(() =>
-  props.item.content.parts.length > 1 ? `, ${props.item.content.parts.length} parts` : '',
+  props.item.content.parts.length > 1
+    ? say('banks.partsParts', { parts: props.item.content.parts.length })
+    : '',
 );
 const figureTitle = computed(() => {
   const { facility, itemRestCorrelation } = props.item;
-  if (!facility) return 'Nobody has answered it yet';
+  if (!facility) return say('banks.nobodyHasAnsweredYet');
   const separates =
-    itemRestCorrelation === null ? '' : `; item-rest correlation ${itemRestCorrelation.toFixed(2)}`;
-  return `Students earned ${percent(facility.value)} of the points, ${facility.n} answers${separates}`;
+    itemRestCorrelation === null
+      ? ''
+      : say('banks.itemRestCorrelationItem', {
+          itemRestCorrelation: itemRestCorrelation.toFixed(2),
+        });
+  return say('banks.studentsEarnedFacilityPoints', {
+    facility: percent(facility.value),
+    number: facility.n,
+    separates,
+  });
 });
 </script>
 
@@ -48,7 +58,9 @@ const figureTitle = computed(() => {
       :model-value="picked"
       @click.capture="withShift = ($event as MouseEvent).shiftKey"
       @change="emit('pick', withShift)"
-      ><span class="unseen">Pick: {{ stemLine(item.content.stem, 60) }}</span></ElCheckbox
+      ><span class="unseen">{{
+        say('banks.selectStem', { stem: stemLine(item.content.stem, 60) })
+      }}</span></ElCheckbox
     >
     <div class="body" @click="emit('open')">
       <p class="stem">
@@ -62,33 +74,36 @@ const figureTitle = computed(() => {
         <span v-for="standard in item.standards" :key="standard.id" :title="standard.statement">{{
           standard.code
         }}</span>
-        <span v-if="item.grades.length && !compact">grade {{ item.grades.join(', ') }}</span>
-        <span v-if="item.depth">depth {{ item.depth }}</span>
-        <span>{{ pointsText(item.points) }} pt</span>
+        <span v-if="item.grades.length && !compact">{{
+          say('banks.gradeGrades', { grades: item.grades.join(', ') })
+        }}</span>
+        <span v-if="item.depth">{{ say('banks.depthDepth', { depth: item.depth }) }}</span>
+        <span>{{ say('banks.pointsPt', { points: pointsText(item.points) }) }}</span>
         <span v-if="!compact">{{ item.bank }}</span>
-        <span v-if="item.uses > 0">in {{ count(item.uses, 'test') }}</span>
+        <span v-if="item.uses > 0">{{ say('banks.inTests', { n: item.uses }) }}</span>
         <span v-for="tag in compact ? [] : item.tags" :key="tag" class="tag">{{ tag }}</span>
       </p>
     </div>
     <span class="figure" :title="figureTitle">
       <template v-if="item.facility"
         ><b>{{ item.facility.value.toFixed(2) }}</b
-        ><span class="n">n {{ item.facility.n }}</span></template
+        ><span class="n">{{ say('banks.nNumber', { number: item.facility.n }) }}</span></template
       >
-      <span v-else class="n alone">new</span>
+      <span v-else class="n alone">{{ say('banks.new') }}</span>
     </span>
     <button
       v-if="compact"
       class="put"
       :disabled="inTest || item.may === 'read'"
-      :title="item.may === 'read' ? 'Shared with you for reading only' : undefined"
-      :aria-label="`${inTest ? 'in test' : 'Put in'}: ${stemLine(item.content.stem, 60)}`"
+      :title="item.may === 'read' ? say('banks.sharedWithYouReading') : undefined"
+      :aria-label="`${inTest ? say('banks.inTest') : say('banks.add')}: ${stemLine(item.content.stem, 60)}`"
       @click="emit('put')"
     >
-      {{ inTest ? 'in test' : 'Put in' }}<span v-if="!inTest" aria-hidden="true"> →</span>
+      {{ inTest ? say('banks.inTest') : say('banks.add')
+      }}<span v-if="!inTest" aria-hidden="true"> →</span>
     </button>
     <button v-else class="word" :aria-expanded="open" @click="emit('open')">
-      {{ open ? 'Close' : 'Open' }}
+      {{ open ? say('common.close') : say('banks.open') }}
     </button>
   </div>
 </template>

@@ -7,6 +7,7 @@ import ItemLine from './ItemLine.vue';
 import ItemSearch from './ItemSearch.vue';
 import OpenItem from './OpenItem.vue';
 import type { SearchState } from './useSearch';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   search: SearchState;
@@ -101,7 +102,11 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
   <div class="found">
     <ItemSearch :search="search" :compact="compact ?? false"><slot name="hint" /></ItemSearch>
     <div ref="scroller" class="scroller" tabindex="-1">
-      <ul class="rows" aria-label="Items" :style="{ height: `${virtual.getTotalSize()}px` }">
+      <ul
+        class="rows"
+        :aria-label="say('common.items3')"
+        :style="{ height: `${virtual.getTotalSize()}px` }"
+      >
         <li
           v-for="drawn in inView"
           :key="String(drawn.key)"
@@ -132,7 +137,11 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
               @open="toggleOpen(item.id)"
               @put="emit('put', item)"
             />
-            <div v-else class="waiting" :aria-label="`Item ${drawn.index + 1} is being read`">
+            <div
+              v-else
+              class="waiting"
+              :aria-label="say('banks.loadingItemNumber', { number: drawn.index + 1 })"
+            >
               …
             </div>
             <OpenItem v-if="item && openId === item.id" :item="item" @changed="emit('changed')" />

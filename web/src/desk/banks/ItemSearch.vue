@@ -9,6 +9,7 @@ import { activeFilters, strike } from './filterWords';
 import MoreFilters from './MoreFilters.vue';
 import type { SearchState } from './useSearch';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ search: SearchState; compact: boolean }>();
 const library = useLibrary();
@@ -22,19 +23,19 @@ const struck = computed(() => activeFilters(filters, library));
 const lastStruck = computed(() => struck.value.at(-1));
 const totalWords = computed(() =>
   loading.value && rows.value.size === 0
-    ? 'Looking …'
+    ? say('common.looking')
     : `${total.value.toLocaleString('en')} ${total.value === 1 ? 'item' : 'items'}`,
 );
 const moreWords = computed(() => {
   const hidden = struck.value.filter(({ name }) => !inSight.includes(name)).length;
-  if (more.value) return 'Fewer filters';
-  return hidden ? `More filters (${hidden})` : 'More filters';
+  if (more.value) return say('banks.fewerFilters');
+  return hidden ? say('banks.moreFiltersHidden', { hidden }) : say('banks.moreFilters');
 });
 const notFound = computed(() =>
   mended.value.map(({ typed, taken }) =>
     taken.length
-      ? `“${typed}” stands nowhere; taken for ${taken.slice(0, 3).join(', ')}.`
-      : `“${typed}” stands nowhere.`,
+      ? say('banks.typedWasNotFound', { typed, slice: taken.slice(0, 3).join(', ') })
+      : say('banks.typedWasNotFound2', { typed }),
   ),
 );
 </script>
@@ -45,34 +46,44 @@ const notFound = computed(() =>
       <ElInput
         v-model="filters.words"
         type="search"
-        placeholder="Words or a standard’s code"
-        aria-label="Search words or a standard’s code"
+        :placeholder="say('banks.wordsOrStandardsCode')"
+        :aria-label="say('banks.searchWordsOrStandards')"
         maxlength="200"
       />
-      <SelectField v-model="filters.kind" class="pickone" aria-label="Kind"
-        ><ElOption :value="null" label="Any kind" /><ElOption
+      <SelectField v-model="filters.kind" class="pickone" :aria-label="say('common.kind')"
+        ><ElOption :value="null" :label="say('banks.anyKind')" /><ElOption
           v-for="kind in partKinds"
           :key="kind"
           :value="kind"
           :label="`${kinds[kind].title} (${kindCounts.get(kind) ?? 0})`"
       /></SelectField>
-      <SelectField v-model="filters.depth" class="pickone" aria-label="Depth"
-        ><ElOption :value="null" label="Any depth" /><ElOption
+      <SelectField v-model="filters.depth" class="pickone" :aria-label="say('common.depth')"
+        ><ElOption :value="null" :label="say('banks.anyDepth')" /><ElOption
           v-for="depth in [1, 2, 3, 4]"
           :key="depth"
           :value="depth"
           :label="`${depth} ${depthNames[depth]} (${depthCounts.get(depth) ?? 0})`"
       /></SelectField>
-      <SelectField v-if="!compact" v-model="filters.sort" class="pickone" aria-label="Order"
+      <SelectField
+        v-if="!compact"
+        v-model="filters.sort"
+        class="pickone"
+        :aria-label="say('banks.order')"
         ><ElOption
           value="relevance"
-          :label="filters.words ? 'Best match first' : 'Best known first'" /><ElOption
-          value="most-used"
-          label="Most used first" /><ElOption value="newest" label="Newest first" /><ElOption
+          :label="
+            filters.words ? say('banks.bestMatchFirst') : say('banks.mostAnsweredFirst')
+          " /><ElOption value="most-used" :label="say('banks.mostUsedFirst')" /><ElOption
+          value="newest"
+          :label="say('banks.newestFirst')" /><ElOption
           value="oldest"
-          label="Oldest first" /><ElOption value="easiest" label="Easiest first" /><ElOption
+          :label="say('banks.oldestFirst')" /><ElOption
+          value="easiest"
+          :label="say('banks.easiestFirst')" /><ElOption
           value="hardest"
-          label="Hardest first" /><ElOption value="best-separating" label="Best separating first"
+          :label="say('banks.hardestFirst')" /><ElOption
+          value="best-separating"
+          :label="say('banks.highestDiscriminationFirst')"
       /></SelectField>
     </div>
     <MoreFilters v-if="more" :search="search" />
@@ -82,12 +93,14 @@ const notFound = computed(() =>
         v-for="filter in struck"
         :key="filter.name"
         class="filter"
-        :aria-label="`Take away: ${filter.text}`"
+        :aria-label="say('banks.removeFilterText', { text: filter.text })"
         @click="strike(filters, filter.name)"
       >
         {{ filter.text }}<span aria-hidden="true"> ✕</span>
       </button>
-      <button v-if="struck.length > 1" class="word" @click="search.clear()">Take all away</button>
+      <button v-if="struck.length > 1" class="word" @click="search.clear()">
+        {{ say('banks.clearFilters') }}
+      </button>
       <button class="word" :aria-expanded="more" @click="more = !more">
         {{ moreWords }}
       </button>
@@ -95,11 +108,11 @@ const notFound = computed(() =>
     </p>
     <p v-for="sentence in notFound" :key="sentence" class="mended">{{ sentence }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-if="!loading && !wrong && total === 0" title="No item fits all of this.">
-      <template v-if="lastStruck"
-        >Strike out one of the words above, for instance “{{ lastStruck.text }}”.</template
-      >
-      <template v-else>There are no items in the banks that you may read.</template>
+    <EmptyNote v-if="!loading && !wrong && total === 0" :title="say('banks.noMatchingItems')">
+      <template v-if="lastStruck">{{
+        say('banks.removeOneFiltersAbove', { text: lastStruck.text })
+      }}</template>
+      <template v-else>{{ say('banks.thereNoItemsIn') }}</template>
     </EmptyNote>
   </div>
 </template>

@@ -7,6 +7,7 @@ import { call } from '../../client/call';
 import { failed, done } from '../shared/undo';
 import { fromAddress, toAddress } from './address';
 import { noFilters, type SearchState } from './useSearch';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ search: SearchState }>();
 const router = useRouter();
@@ -31,7 +32,7 @@ async function keep(): Promise<void> {
 async function forget(search: (typeof kept.value)[number]): Promise<void> {
   try {
     await call('forgetSearch', { params: { searchId: search.id } });
-    done(`“${search.name}” is no longer kept.`, async () => {
+    done(say('banks.nameDeleted', { name: search.name }), async () => {
       await call('keepSearch', { body: { name: search.name, address: search.address } });
       await load();
     });
@@ -48,7 +49,7 @@ function use(text: string): void {
 </script>
 
 <template>
-  <h3>Kept searches</h3>
+  <h3>{{ say('banks.savedSearches') }}</h3>
   <ul v-if="kept.length" class="kept">
     <li v-for="entry in kept" :key="entry.id">
       <button class="word" :aria-current="entry.address === address" @click="use(entry.address)">
@@ -56,8 +57,8 @@ function use(text: string): void {
       </button>
       <button
         class="out"
-        :aria-label="`Forget ${entry.name}`"
-        title="Forget"
+        :aria-label="say('banks.deleteName', { name: entry.name })"
+        :title="say('banks.delete2')"
         @click="forget(entry)"
       >
         ✕
@@ -68,20 +69,22 @@ function use(text: string): void {
     <ElInput
       v-model="name"
       maxlength="120"
-      placeholder="Name of this search"
-      aria-label="Name of this search"
+      :placeholder="say('banks.nameThisSearch')"
+      :aria-label="say('banks.nameThisSearch')"
       @vue:mounted="({ el }: any) => el.querySelector('input').focus()"
     />
-    <ElButton native-type="submit" size="small" :disabled="name.trim() === ''">Keep</ElButton>
+    <ElButton native-type="submit" size="small" :disabled="name.trim() === ''">{{
+      say('banks.save')
+    }}</ElButton>
   </form>
   <button
     v-else
     class="word"
     :disabled="address === ''"
-    :title="address === '' ? 'Search for something first' : undefined"
+    :title="address === '' ? say('banks.searchSomethingFirst') : undefined"
     @click="naming = true"
   >
-    Keep this search
+    {{ say('banks.saveThisSearch') }}
   </button>
 </template>
 

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 /** Standards and tags for many items at once. */
-import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -8,6 +7,7 @@ import StandardPicker from '../library/StandardPicker.vue';
 import { done } from '../shared/undo';
 import { useLibrary } from '../library/library';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ items: number[] }>();
@@ -47,7 +47,7 @@ async function apply(): Promise<void> {
       addTags: change.removeTags,
       removeTags: change.addTags,
     };
-    done(`${count(changed, 'item')} changed.`, async () => {
+    done(say('banks.itemsChanged', { n: changed }), async () => {
       await call('labelItems', { body: { items: props.items, ...back } });
       emit('changed');
     });
@@ -60,32 +60,33 @@ async function apply(): Promise<void> {
 <template>
   <ElDialog
     v-model="open"
-    :title="`Standards and tags for ${count(items.length, 'item')}`"
+    :title="say('banks.standardsTagsItems', { n: items.length })"
     width="520px"
   >
     <p>
-      <b>Give standards</b><br />
+      <b>{{ say('banks.addStandards') }}</b><br />
       <template v-if="standards.length"
         >{{ standards.map((id) => library.standards.get(id)?.code).join(', ') }}
       </template>
       <button class="word" @click="picking = true">
-        {{ standards.length ? 'choose others' : 'choose' }}
+        {{ standards.length ? say('banks.chooseOthers') : say('banks.choose') }}
       </button>
     </p>
     <label class="field"
-      ><span class="label">Give tags</span
-      ><ElInput v-model="addTags" placeholder="warm up, homework"
+      ><span class="label">{{ say('banks.addTags') }}</span
+      ><ElInput v-model="addTags" :placeholder="say('banks.warmUpHomework')"
     /></label>
     <label class="field"
-      ><span class="label">Take tags away</span><ElInput v-model="removeTags"
+      ><span class="label">{{ say('banks.removeTags') }}</span
+      ><ElInput v-model="removeTags"
     /></label>
-    <p class="faded small">Each item gets a new revision. Tests keep what they have.</p>
+    <p class="faded small">{{ say('banks.eachItemGetsNew') }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" :loading="busy" :disabled="nothing" @click="apply"
-        >Change them</ElButton
-      >
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" :loading="busy" :disabled="nothing" @click="apply">{{
+        say('banks.saveChanges')
+      }}</ElButton>
     </template>
   </ElDialog>
   <StandardPicker v-model="picking" :chosen="standards" @done="standards = $event" />

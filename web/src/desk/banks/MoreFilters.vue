@@ -8,6 +8,7 @@ import { markedWords, mediumWords } from './filterWords';
 import type { SearchState } from './useSearch';
 import DateField from '../../parts/DateField.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ search: SearchState }>();
 const { filters, counts } = props.search;
@@ -28,11 +29,11 @@ const {
 </script>
 
 <template>
-  <div class="more" role="group" aria-label="More filters">
+  <div class="more" role="group" :aria-label="say('banks.moreFilters')">
     <label
-      >Subject
+      >{{ say('common.subject') }}
       <SelectField v-model="filters.subject"
-        ><ElOption :value="null" label="any" /><ElOption
+        ><ElOption :value="null" :label="say('common.any')" /><ElOption
           v-for="[subject, n] in subjects"
           :key="subject"
           :value="subject"
@@ -40,9 +41,9 @@ const {
       /></SelectField>
     </label>
     <label
-      >Marked
+      >{{ say('banks.marked') }}
       <SelectField v-model="filters.markedBy"
-        ><ElOption :value="null" label="any way" /><ElOption
+        ><ElOption :value="null" :label="say('banks.anyWay')" /><ElOption
           v-for="marker in markers"
           :key="marker"
           :value="marker"
@@ -50,9 +51,9 @@ const {
       /></SelectField>
     </label>
     <label
-      >Shows
+      >{{ say('banks.shows') }}
       <SelectField v-model="filters.has"
-        ><ElOption :value="null" label="anything" /><ElOption
+        ><ElOption :value="null" :label="say('banks.anything')" /><ElOption
           v-for="medium in media"
           :key="medium"
           :value="medium"
@@ -60,19 +61,19 @@ const {
       /></SelectField>
     </label>
     <label
-      >Passage
+      >{{ say('common.passage') }}
       <SelectField v-model="filters.passage"
-        ><ElOption :value="null" label="with or without" /><ElOption
+        ><ElOption :value="null" :label="say('banks.withOrWithout')" /><ElOption
           value="yes"
-          :label="`with (${passage.get(true) ?? 0})`" /><ElOption
+          :label="say('banks.withGet', { get: passage.get(true) ?? 0 })" /><ElOption
           value="no"
-          :label="`without (${passage.get(false) ?? 0})`"
+          :label="say('banks.withoutGet', { get: passage.get(false) ?? 0 })"
       /></SelectField>
     </label>
     <label
-      >Tag
+      >{{ say('banks.tag') }}
       <SelectField v-model="filters.tag"
-        ><ElOption :value="null" label="any" /><ElOption
+        ><ElOption :value="null" :label="say('common.any')" /><ElOption
           v-for="[tag, n] in tags"
           :key="tag"
           :value="tag"
@@ -80,9 +81,9 @@ const {
       /></SelectField>
     </label>
     <label
-      >Difficulty seen
+      >{{ say('banks.averageScore') }}
       <SelectField v-model="filters.difficulty"
-        ><ElOption :value="null" label="any" /><ElOption
+        ><ElOption :value="null" :label="say('common.any')" /><ElOption
           v-for="difficultyBand in difficultyBands"
           :key="difficultyBand.id"
           :value="difficultyBand.id"
@@ -90,9 +91,9 @@ const {
       /></SelectField>
     </label>
     <label
-      >Discrimination
+      >{{ say('banks.discrimination') }}
       <SelectField v-model="filters.itemRestCorrelation"
-        ><ElOption :value="null" label="any" /><ElOption
+        ><ElOption :value="null" :label="say('common.any')" /><ElOption
           v-for="band in itemRestCorrelationBands"
           :key="band.id"
           :value="band.id"
@@ -100,9 +101,9 @@ const {
       /></SelectField>
     </label>
     <label
-      >Uses
+      >{{ say('banks.uses') }}
       <SelectField v-model="filters.uses"
-        ><ElOption :value="null" label="any" /><ElOption
+        ><ElOption :value="null" :label="say('common.any')" /><ElOption
           v-for="usesBand in usesBands"
           :key="usesBand.id"
           :value="usesBand.id"
@@ -110,23 +111,23 @@ const {
       /></SelectField>
     </label>
     <label
-      >Edited since
+      >{{ say('banks.editedSince') }}
       <DateField
         :model-value="filters.editedSince ?? ''"
-        label="Edited since"
+        :label="say('banks.editedSince')"
         @update:model-value="filters.editedSince = $event || null"
     /></label>
     <label
-      >Not given since
+      >{{ say('banks.notUsedSince') }}
       <DateField
         :model-value="filters.unusedSince ?? ''"
-        label="Not given since"
+        :label="say('banks.notUsedSince')"
         @update:model-value="filters.unusedSince = $event || null"
     /></label>
     <label
-      >Not given to
+      >{{ say('banks.notUsedIn') }}
       <SelectField v-model="filters.unusedBy" :disabled="!filters.unusedSince"
-        ><ElOption :value="null" label="my classes" /><ElOption
+        ><ElOption :value="null" :label="say('banks.myClasses')" /><ElOption
           v-for="schoolClass in classes"
           :key="schoolClass.id"
           :value="schoolClass.id"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Says before items are copied which of them I can already see almost word for word elsewhere. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { count } from '@oaken/core/text';
 import { onMounted, ref } from 'vue';
 import { call } from '../../client/call';
 import { stemLine } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ items: number[] }>();
 const near = ref<AnswerOf<typeof api.findNearOf>['near']>([]);
@@ -19,10 +19,7 @@ onMounted(async () => {
 <template>
   <div v-if="near.length" class="near" role="status">
     <p>
-      <b
-        >{{ count(near.length, 'of them is', 'of them are') }} almost the same as one that is there
-        already:</b
-      >
+      <b>{{ say('banks.ofThemAlmostSame', { n: near.length }) }}</b>
     </p>
     <ul>
       <li v-for="copy in near" :key="copy.of">

@@ -5,7 +5,6 @@
  */
 import type { ItemRow } from '@oaken/contract/banks';
 import { keysInWords, kindOf } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -13,15 +12,16 @@ import RichText from '../../parts/RichText.vue';
 import ItemPreview from '../items/ItemPreview.vue';
 import UsesList from '../items/UsesList.vue';
 import { decimal, minutesOf, percent, useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ item: ItemRow }>();
 const words = useWords();
 const tabs = {
-  view: 'As a student sees it',
-  key: 'Key',
-  figures: 'Figures',
-  uses: 'Where used',
-  history: 'History',
+  view: say('common.studentsView'),
+  key: say('banks.key'),
+  figures: say('common.figures'),
+  uses: say('banks.whereUsed'),
+  history: say('banks.history'),
 };
 const tab = ref<keyof typeof tabs>('view');
 const options = computed(() =>
@@ -41,7 +41,7 @@ watch(tab, async (now) => {
 
 <template>
   <div class="opened">
-    <div class="tabs" role="tablist" aria-label="About this item">
+    <div class="tabs" role="tablist" :aria-label="say('banks.aboutThisItem')">
       <button
         v-for="(name, entry) in tabs"
         :key="entry"
@@ -60,81 +60,104 @@ watch(tab, async (now) => {
       <table v-if="options.length" class="ruled">
         <thead>
           <tr>
-            <th>Choice</th>
-            <th>Counts as</th>
-            <th>Misconception</th>
+            <th>{{ say('common.choice') }}</th>
+            <th>{{ say('banks.countsAs') }}</th>
+            <th>{{ say('banks.misconception') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="option in options" :key="option.id">
             <td>{{ option.label }}</td>
-            <td>{{ option.right ? 'right' : 'wrong' }}</td>
+            <td>{{ option.right ? say('banks.right') : say('banks.wrong') }}</td>
             <td class="faded">{{ option.misconception }}</td>
           </tr>
         </tbody>
       </table>
       <template v-if="item.content.explanation">
-        <h3 class="gap">Explanation</h3>
+        <h3 class="gap">{{ say('common.explanation') }}</h3>
         <RichText :html="item.content.explanation" />
       </template>
     </div>
     <div v-else-if="tab === 'figures'" class="sheet">
       <p v-if="!item.facility" class="faded">
-        Nobody has answered it as it is now, so there are no figures.
+        {{ say('banks.nobodyHasAnsweredAs') }}
       </p>
       <template v-else>
         <p>
-          Students earned <b>{{ percent(item.facility.value) }}</b> of its points, over
-          {{ count(item.facility.n, 'answer') }}.
+          {{ say('banks.studentsEarned') }} <b>{{ percent(item.facility.value) }}</b>
+          {{ say('banks.ofItsPointsOver', { n: item.facility.n }) }}
         </p>
         <p v-for="entry in more?.byGrade ?? []" :key="entry.grade" class="faded small">
-          Grade {{ entry.grade }}: {{ percent(entry.share) }} of the points by
-          {{ count(entry.n, 'student')
-          }}{{
-            entry.itemRestCorrelation === null
-              ? ''
-              : `, item-rest correlation ${decimal(entry.itemRestCorrelation)}`
-          }}.
+          {{
+            say('banks.gradeGradeSharePoints', {
+              n: entry.n,
+              grade: entry.grade,
+              share: percent(entry.share),
+              value:
+                entry.itemRestCorrelation === null
+                  ? ''
+                  : say('banks.itemRestCorrelationItemRest', {
+                      itemRestCorrelation: decimal(entry.itemRestCorrelation),
+                    }),
+            })
+          }}
         </p>
         <p v-if="item.itemRestCorrelation !== null">
-          Item-rest correlation <b>{{ decimal(item.itemRestCorrelation) }}</b>: how well it
-          separates strong from weak students.
+          {{ say('banks.itemRestCorrelation') }} <b>{{ decimal(item.itemRestCorrelation) }}</b>{{
+            say('banks.howWellSeparatesStrong')
+          }}
         </p>
-        <p v-else class="faded">Too few have answered it to say how well it separates.</p>
+        <p v-else class="faded">{{ say('banks.tooFewHaveAnswered') }}</p>
       </template>
       <p v-if="more?.earlier">
-        Before its wording or key was changed, students earned
-        <b>{{ percent(more.earlier.share) }}</b> of its points, over
-        {{ count(more.earlier.n, 'answer') }}; these are not counted above.
+        {{ say('banks.beforeItsWordingOr') }}
+        <b>{{ percent(more.earlier.share) }}</b>
+        {{ say('banks.ofItsPointsOverAnswers', { n: more.earlier.n }) }}
       </p>
       <p class="faded">
         {{
-          item.seconds
-            ? `About ${item.seconds < 90 ? `${item.seconds} s` : `${minutesOf(item.seconds)} min`} expected. `
-            : ''
-        }}In {{ count(item.uses, 'test') }}.
-        {{ [item.author && `By ${item.author}.`, item.licence].filter(Boolean).join(' ') }}
+          say('banks.inTestsFilter', {
+            n: item.uses,
+            value: item.seconds
+              ? say('banks.aboutExpected', {
+                  value:
+                    item.seconds < 90
+                      ? `${item.seconds} s`
+                      : say('banks.minutesMin', { minutesOf: minutesOf(item.seconds) }),
+                })
+              : '',
+            filter: [item.author && say('banks.byAuthor', { author: item.author }), item.licence]
+              .filter(Boolean)
+              .join(' '),
+          })
+        }}
       </p>
     </div>
     <div v-else-if="tab === 'uses'" class="sheet">
       <p v-if="wrong" class="wrong">{{ wrong }}</p>
-      <p v-else-if="!more" class="faded">Looking …</p>
+      <p v-else-if="!more" class="faded">{{ say('common.looking') }}</p>
       <UsesList v-else :uses="more.uses" :hidden="more.hiddenUses" />
     </div>
     <div v-else class="sheet">
       <p v-if="wrong" class="wrong">{{ wrong }}</p>
-      <p v-else-if="!more" class="faded">Looking …</p>
+      <p v-else-if="!more" class="faded">{{ say('common.looking') }}</p>
       <ul v-else>
         <li v-for="revision in more.revisions" :key="revision.id">
-          Revision {{ revision.number
-          }}{{ revision.forTest ? `, only for “${revision.forTest}”` : '' }}
-          <span class="faded">by {{ revision.by }}, {{ words.time(revision.at) }}</span>
+          {{
+            say('banks.revisionNumber', {
+              number: revision.number,
+              value: revision.forTest ? say('banks.onlyTest', { forTest: revision.forTest }) : '',
+            })
+          }}
+          <span class="faded">{{
+            say('common.byByAt', { by: revision.by, at: words.time(revision.at) })
+          }}</span>
         </li>
       </ul>
     </div>
     <p class="acts">
       <RouterLink :to="`/items/${item.id}`">{{
-        item.may === 'edit' ? 'Edit this item' : 'Look at it whole'
+        item.may === 'edit' ? say('banks.editThisItem') : say('banks.openItem')
       }}</RouterLink>
     </p>
   </div>

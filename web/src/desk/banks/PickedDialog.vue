@@ -2,12 +2,12 @@
 /** What is picked, across all searches. */
 import type { ItemRow } from '@oaken/contract/banks';
 import { kinds } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { pointsText, stemLine } from '../shared/words';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ items: number[] }>();
@@ -28,9 +28,9 @@ function letGo(item: ItemRow): void {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="`${count(items.length, 'item')} picked`" width="720px">
+  <ElDialog v-model="open" :title="say('banks.itemsSelected', { n: items.length })" width="720px">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p v-else-if="!rows" class="faded">Looking …</p>
+    <p v-else-if="!rows" class="faded">{{ say('common.looking') }}</p>
     <table v-else class="ruled">
       <tbody>
         <tr v-for="item in rows" :key="item.id">
@@ -39,7 +39,9 @@ function letGo(item: ItemRow): void {
             <span class="faded small">{{ kinds[item.kind].title }}, {{ item.bank }}</span>
           </td>
           <td class="figures">{{ pointsText(item.points) }}</td>
-          <td class="figures"><button class="word" @click="letGo(item)">let go</button></td>
+          <td class="figures">
+            <button class="word" @click="letGo(item)">{{ say('banks.remove') }}</button>
+          </td>
         </tr>
       </tbody>
     </table>

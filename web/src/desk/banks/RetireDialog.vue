@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Says where items are used before they go out of sight. */
-import { count } from '@oaken/core/text';
 import { ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { done } from '../shared/undo';
 import UsedIn from './UsedIn.vue';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ items: number[] }>();
@@ -19,7 +19,7 @@ async function retire(): Promise<void> {
   const items = [...props.items];
   await act(async () => {
     const { retired } = await call('retireItems', { body: { items } });
-    done(`${count(retired, 'item')} retired.`, async () => {
+    done(say('banks.itemsRetired', { n: retired }), async () => {
       await call('restoreItems', { body: { items } });
       emit('changed');
     });
@@ -30,18 +30,17 @@ async function retire(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="`Retire ${count(items.length, 'item')}`" width="560px">
+  <ElDialog v-model="open" :title="say('banks.retireItems', { n: items.length })" width="560px">
     <p>
-      Retired items are no longer found. No test, assignment or result is touched, and they can be
-      brought back at any time.
+      {{ say('banks.retiredItemsNoLonger') }}
     </p>
     <UsedIn v-if="open" :items="items" @known="told = true" />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" :loading="busy" :disabled="!told" @click="retire"
-        >Retire {{ count(items.length, 'item') }}</ElButton
-      >
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" :loading="busy" :disabled="!told" @click="retire">{{
+        say('banks.retireItems', { n: items.length })
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

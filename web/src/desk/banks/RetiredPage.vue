@@ -2,7 +2,6 @@
 /** Where retired items wait to be brought back. */
 import type { AnswerOf, api } from '@oaken/contract';
 import { kinds } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { onMounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -11,6 +10,7 @@ import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { done, failed } from '../shared/undo';
 import { stemLine, useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const words = useWords();
 const list = ref<AnswerOf<typeof api.listRetired>['items'] | null>(null);
@@ -33,13 +33,10 @@ async function restore(): Promise<void> {
   const items = [...picked.value];
   try {
     const { restored } = await call('restoreItems', { body: { items } });
-    done(
-      `${count(restored, 'item')} brought back to where ${restored === 1 ? 'it was' : 'they were'}.`,
-      async () => {
-        await call('retireItems', { body: { items } });
-        await load();
-      },
-    );
+    done(say('banks.itemsRestored', { n: restored }), async () => {
+      await call('retireItems', { body: { items } });
+      await load();
+    });
     await load();
   } catch (error) {
     failed(error);
@@ -48,30 +45,34 @@ async function restore(): Promise<void> {
 </script>
 
 <template>
-  <PageHead title="Retired items" where="Banks"
-    ><RouterLink to="/banks">Back to the banks</RouterLink></PageHead
+  <PageHead :title="say('banks.retiredItems')" :where="say('common.banks')"
+    ><RouterLink to="/banks">{{ say('banks.backBanks') }}</RouterLink></PageHead
   >
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <p v-else-if="!list" class="faded">Looking …</p>
-    <EmptyNote v-else-if="list.length === 0" title="Nothing is retired."
-      >Items that you retire wait here until you bring them back.</EmptyNote
-    >
+    <p v-else-if="!list" class="faded">{{ say('common.looking') }}</p>
+    <EmptyNote v-else-if="list.length === 0" :title="say('banks.noRetiredItems')">{{
+      say('banks.itemsYouRetireStay')
+    }}</EmptyNote>
     <table v-else class="ruled">
       <thead>
         <tr>
-          <th><span class="unseen">Picked</span></th>
-          <th>Item</th>
-          <th>Kind</th>
-          <th>Was in</th>
-          <th>Retired</th>
+          <th>
+            <span class="unseen">{{ say('banks.selected2') }}</span>
+          </th>
+          <th>{{ say('common.item') }}</th>
+          <th>{{ say('common.kind') }}</th>
+          <th>{{ say('banks.wasIn') }}</th>
+          <th>{{ say('banks.retired') }}</th>
         </tr>
       </thead>
       <tbody>
         <tr v-for="{ item, at, by } in list" :key="item.id">
           <td>
             <ElCheckbox :model-value="picked.has(item.id)" @change="pick(item.id)"
-              ><span class="unseen">Pick: {{ stemLine(item.content.stem, 60) }}</span></ElCheckbox
+              ><span class="unseen">{{
+                say('banks.selectStem', { stem: stemLine(item.content.stem, 60) })
+              }}</span></ElCheckbox
             >
           </td>
           <td>
@@ -81,17 +82,17 @@ async function restore(): Promise<void> {
           </td>
           <td>{{ kinds[item.kind].title }}</td>
           <td>{{ item.bank }}</td>
-          <td class="faded">{{ words.time(at) }} by {{ by }}</td>
+          <td class="faded">{{ say('banks.atByBy', { at: words.time(at), by }) }}</td>
         </tr>
       </tbody>
     </table>
   </div>
-  <FootingLine label="Retired items">
+  <FootingLine :label="say('banks.retiredItems')">
     <span v-if="list"
-      ><b>{{ count(list.length, 'item') }}</b> retired</span
+      ><b>{{ say('common.items2', { n: list.length }) }}</b> {{ say('banks.retired2') }}</span
     >
     <span
-      ><b>{{ picked.size }}</b> picked</span
+      ><b>{{ picked.size }}</b> {{ say('banks.selected') }}</span
     >
     <template #actions>
       <button
@@ -99,9 +100,11 @@ async function restore(): Promise<void> {
         class="word"
         @click="picked = new Set(list.map(({ item }) => item.id))"
       >
-        Pick all
+        {{ say('common.selectAll') }}
       </button>
-      <ElButton type="primary" :disabled="picked.size === 0" @click="restore">Bring back</ElButton>
+      <ElButton type="primary" :disabled="picked.size === 0" @click="restore">{{
+        say('banks.restore')
+      }}</ElButton>
     </template>
   </FootingLine>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A bank or a folder in the index: its name with a count, what is below it, and a menu of its own. */
 import { ref, watch } from 'vue';
+import { say } from '../../words/teacher';
 
 /** What is dragged over it is the line’s; its menu is a line of its own. */
 defineOptions({ inheritAttrs: false });
@@ -44,7 +45,7 @@ watch(
       v-if="folded !== null"
       class="turn"
       :aria-expanded="!folded"
-      :aria-label="`${folded ? 'Unfold' : 'Fold'} ${name}`"
+      :aria-label="`${folded ? say('banks.expand') : say('banks.collapse')} ${name}`"
       @click="folded = !folded"
     >
       {{ folded ? '+' : '–' }}
@@ -54,7 +55,7 @@ watch(
       v-if="renaming"
       v-model="typed"
       maxlength="120"
-      :aria-label="`Name of the folder ${name}`"
+      :aria-label="say('banks.nameFolderName', { name })"
       @vue:mounted="({ el }: any) => el.querySelector('input').select()"
       @keydown.enter="emit('rename', typed.trim())"
       @keydown.esc="emit('rename', null)"
@@ -77,7 +78,7 @@ watch(
     <button
       v-if="mayEdit"
       class="dots"
-      :aria-label="`More about ${name}`"
+      :aria-label="say('banks.moreAboutName', { name })"
       :aria-expanded="menu"
       @click="menu = !menu"
     >

@@ -2,8 +2,9 @@
 /** Grades and the tree of standards, each with its count; choosing one chooses everything below it. */
 import type { Standard } from '@oaken/contract/standards';
 import { computed, ref, watch } from 'vue';
-import GradeRow from '../../parts/GradeRow.vue';
+import GradeRow from '../shared/GradeRow.vue';
 import { useLibrary } from '../library/library';
+import { say } from '../../words/teacher';
 
 const grades = defineModel<number[]>('grades', { required: true });
 const chosen = defineModel<number | null>('standard', { required: true });
@@ -91,13 +92,15 @@ function choose({ standard, hasBelow }: Line): void {
   <GradeRow
     v-model="grades"
     :grades="library.grades"
-    label="Grades"
-    each="Grade"
+    :label="say('common.grades')"
+    :each="say('common.grade')"
     :title="(grade) => `${gradeCounts.get(grade) ?? 0} ${what}`"
   />
-  <h3 v-if="library.frameworks.length < 2">{{ library.frameworks[0]?.name ?? 'Standards' }}</h3>
+  <h3 v-if="library.frameworks.length < 2">
+    {{ library.frameworks[0]?.name ?? say('common.standards') }}
+  </h3>
   <template v-else>
-    <h3>Frameworks</h3>
+    <h3>{{ say('banks.frameworks') }}</h3>
     <button
       v-for="entry in library.frameworks"
       :key="entry.id"
@@ -111,13 +114,13 @@ function choose({ standard, hasBelow }: Line): void {
       }}</span>
     </button>
   </template>
-  <ul class="tree" aria-label="Standards">
+  <ul class="tree" :aria-label="say('common.standards')">
     <li v-for="line in lines" :key="line.standard.id" :class="`level-${line.level}`">
       <button
         v-if="line.hasBelow"
         class="turn"
         :aria-expanded="line.open"
-        :aria-label="`${line.open ? 'Fold' : 'Unfold'} ${line.standard.statement}`"
+        :aria-label="`${line.open ? say('banks.collapse') : say('banks.expand')} ${line.standard.statement}`"
         @click="toggle(line.standard.id)"
       >
         {{ line.open ? '–' : '+' }}

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Looks where items are used, before something is done with them. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { count } from '@oaken/core/text';
 import { onMounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import UsesList from '../items/UsesList.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ items: number[] }>();
 const emit = defineEmits<{ known: [] }>();
@@ -22,11 +22,11 @@ onMounted(async () => {
 <template>
   <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
   <p v-else-if="!used" class="faded">
-    Looking where {{ items.length === 1 ? 'it is' : 'they are' }} used …
+    {{ say('banks.lookingWhereTheyUsed', { n: items.length }) }}
   </p>
   <template v-else>
     <p v-if="used.uses.length + used.hiddenUses">
-      <b>Used in {{ count(used.uses.length + used.hiddenUses, 'test') }}</b>
+      <b>{{ say('banks.usedInTests', { n: used.uses.length + used.hiddenUses }) }}</b>
     </p>
     <UsesList :uses="used.uses" :hidden="used.hiddenUses" :of="items.length" />
   </template>

@@ -3,14 +3,15 @@ import { difficultyBands, itemRestCorrelationBands, usesBands } from '@oaken/cor
 import { kinds, type MarkedBy, type Medium } from '@oaken/core/items';
 import type { useLibrary } from '../library/library';
 import type { FilterName, Filters } from './useSearch';
+import { say } from '../../words/teacher';
 
 export const markedWords: Record<MarkedBy, string> = {
-  machine: 'marked by machine',
-  hand: 'marked by hand',
-  nobody: 'not marked',
+  machine: say('banks.markedByMachine'),
+  hand: say('banks.markedByHand'),
+  nobody: say('banks.notMarked'),
 };
 export const mediumWords: Record<Medium, string> = {
-  picture: 'a picture',
+  picture: say('banks.aPicture'),
   sound: 'sound',
   film: 'film',
 };
@@ -28,24 +29,28 @@ type WordsOf = {
 const wordsOf: WordsOf = {
   words: (words) => `“${words.trim()}”`,
   framework: (id, _, { frameworks }) =>
-    frameworks.find((framework) => framework.id === id)?.name ?? 'a framework',
-  grades: (grades) => `grade ${grades.join(' or ')}`,
+    frameworks.find((framework) => framework.id === id)?.name ?? say('banks.aFramework'),
+  grades: (grades) => say('banks.gradeGrades', { grades: grades.join(' or ') }),
   subject: (subject) => subject,
-  standard: (id, _, { standards }) => standards.get(id)?.code ?? 'a standard',
+  standard: (id, _, { standards }) => standards.get(id)?.code ?? say('banks.aStandard'),
   kind: (kind) => kinds[kind].title.toLowerCase(),
-  depth: (depth) => `depth ${depth}`,
+  depth: (depth) => say('banks.depthDepth', { depth }),
   markedBy: (markedBy) => markedWords[markedBy],
-  has: (medium) => `with ${mediumWords[medium]}`,
-  passage: (answer) => (answer === 'yes' ? 'with a passage' : 'without a passage'),
-  bank: (id, _, { bankName }) => `in ${bankName(id)}`,
-  folder: (id, _, { folderName }) => `in ${folderName(id)}`,
-  tag: (tag) => `tagged ${tag}`,
+  has: (medium) => say('banks.withMediumWords', { mediumWords: mediumWords[medium] }),
+  passage: (answer) => (answer === 'yes' ? say('banks.withPassage') : say('banks.withoutPassage')),
+  bank: (id, _, { bankName }) => say('banks.inBankName', { bankName: bankName(id) }),
+  folder: (id, _, { folderName }) => say('banks.inFolderName', { folderName: folderName(id) }),
+  tag: (tag) => say('banks.taggedTag', { tag }),
   difficulty: (text) => band(difficultyBands, text),
-  itemRestCorrelation: (text) => `discrimination ${band(itemRestCorrelationBands, text)}`,
+  itemRestCorrelation: (text) =>
+    say('banks.discriminationBand', { band: band(itemRestCorrelationBands, text) }),
   uses: (text) => band(usesBands, text),
-  editedSince: (day) => `edited since ${day}`,
+  editedSince: (day) => say('banks.editedSinceDay', { day }),
   unusedSince: (day, { unusedBy }) =>
-    `not given to ${unusedBy === null ? 'my classes' : 'that class'} since ${day}`,
+    say('banks.notUsedInSince', {
+      value: unusedBy === null ? say('banks.myClasses') : say('banks.thatClass'),
+      day,
+    }),
   unusedBy: () => '',
 };
 

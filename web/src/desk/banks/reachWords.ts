@@ -1,14 +1,15 @@
 import type { Bank } from '@oaken/contract/banks';
+import { say } from '../../words/teacher';
 
 const reachOfMine: Record<Bank['reach'], string> = {
   mine: 'mine',
-  school: 'mine, for my school',
-  everybody: 'mine, for everybody',
+  school: say('banks.mineMySchool'),
+  everybody: say('banks.mineEverybody'),
 };
 
 /** Whose a bank is, and for whom. */
 export function reachWords({ mine, reach, owner }: Bank): string {
   if (mine) return reachOfMine[reach];
-  if (reach === 'school') return 'my school’s';
-  return reach === 'everybody' ? 'everybody’s' : `shared by ${owner}`;
+  if (reach === 'school') return say('banks.mySchools');
+  return reach === 'everybody' ? 'everybody’s' : say('banks.sharedByOwner', { owner });
 }

@@ -4,6 +4,7 @@ import { call } from '../../client/call';
 import { useLibrary } from '../library/library';
 import type { Place } from '../library/PlaceDialog.vue';
 import { done, failed } from '../shared/undo';
+import { say } from '../../words/teacher';
 
 /** @param changed told after every act that was done */
 export function useFolderActs(changed: () => void) {
@@ -36,24 +37,23 @@ export function useFolderActs(changed: () => void) {
     remove: (folder: Folder) =>
       act(async () => {
         const { items, folders } = await call('removeFolder', { params: { folderId: folder.id } });
-        const rest = items + folders === 0 ? 'it was empty' : 'what was in it lies one step up';
-        done(`${folder.name} is gone; ${rest}.`);
+        const rest =
+          items + folders === 0 ? say('banks.itWasEmpty') : say('banks.itsContentsMovedUp');
+        done(say('banks.nameDeletedRest', { name: folder.name, rest }));
       }),
 
     moveFolders: (folders: number[], { bank, folder }: Place) =>
       act(async () => {
         await call('moveFolders', { body: { folders, bank, parent: folder, before: null } });
-        done(
-          folders.length === 1 ? 'The folder is moved.' : `${folders.length} folders are moved.`,
-        );
+        done(say('banks.foldersMoved', { n: folders.length }));
       }),
 
     moveItems: (items: number[], { bank, folder }: Place) =>
       act(async () => {
         const { from } = await call('moveItems', { body: { items, bank, folder } });
-        const what = items.length === 1 ? 'The item is' : `${items.length} items are`;
+        const what = say('banks.items', { n: items.length });
         const where = folder === null ? library.bankName(bank) : library.folderName(folder);
-        done(`${what} in ${where}.`, async () => {
+        done(say('banks.whatInWhere', { what, where }), async () => {
           for (const before of from)
             await call('moveItems', {
               body: { items: [before.item], bank: before.bank, folder: before.folder },

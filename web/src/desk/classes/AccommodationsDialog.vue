@@ -13,6 +13,7 @@ import { call } from '../../client/call';
 import { useForm } from '../../client/useDoing';
 import { done } from '../shared/undo';
 import { fullName, type RosterRow } from './useClass';
+import { say } from '../../words/teacher';
 
 const student = defineModel<RosterRow | null>({ required: true });
 const props = defineProps<{
@@ -27,8 +28,8 @@ watch(student, (now) => {
 });
 const accommodationWords = computed(() => accommodationsInWords(accommodations));
 function timeWords(factor: number | null): string {
-  if (factor === null) return 'no time limit';
-  return factor === 1 ? 'as everybody' : `×${factor}`;
+  if (factor === null) return say('classes.noTimeLimit');
+  return say('classes.text', { n: factor });
 }
 async function save(): Promise<void> {
   const of = present(student.value, 'student');
@@ -37,10 +38,12 @@ async function save(): Promise<void> {
   if (!(await send(() => call('setAccommodations', { params, body })))) return;
   student.value = null;
   await props.act(async () => undefined);
-  done(`${fullName(of)}: ${accommodationWords.value.join(', ') || 'no accommodations'}.`, () =>
-    props
-      .act(() => call('setAccommodations', { params, body: of.accommodations }))
-      .then(() => undefined),
+  done(
+    `${fullName(of)}: ${accommodationWords.value.join(', ') || say('classes.noAccommodations')}.`,
+    () =>
+      props
+        .act(() => call('setAccommodations', { params, body: of.accommodations }))
+        .then(() => undefined),
   );
 }
 </script>
@@ -48,17 +51,16 @@ async function save(): Promise<void> {
 <template>
   <ElDialog
     :model-value="student !== null"
-    :title="student ? `What ${fullName(student)} needs` : ''"
+    :title="student ? say('classes.whatFullNameNeeds', { fullName: fullName(student) }) : ''"
     width="540px"
     @close="student = null"
   >
     <form id="accommodations" @submit.prevent="save">
       <p class="faded">
-        It acts by itself in every assignment that {{ student?.givenName }} has not begun. Only
-        teachers of {{ student?.givenName }}’s classes see it.
+        {{ say('classes.itAppliesAutomaticallyEvery', { givenName: student?.givenName }) }}
       </p>
       <fieldset>
-        <legend>Time</legend>
+        <legend>{{ say('classes.time') }}</legend>
         <ElRadio
           v-for="factor in [...timeFactors, null]"
           :key="String(factor)"
@@ -69,42 +71,42 @@ async function save(): Promise<void> {
         >
       </fieldset>
       <fieldset>
-        <legend>Text size</legend>
+        <legend>{{ say('common.textSize') }}</legend>
         <ElRadio
           v-for="size in textSizes"
           :key="size"
           v-model="accommodations.textSize"
           :value="size"
         >
-          {{ size === 1 ? 'usual' : `×${size}` }}</ElRadio
+          {{ say('classes.text2', { n: size }) }}</ElRadio
         >
       </fieldset>
       <fieldset>
-        <legend>Choices</legend>
+        <legend>{{ say('classes.choices') }}</legend>
         <ElRadio
           v-for="count in [null, 3, 2] as const"
           :key="String(count)"
           v-model="accommodations.mostChoices"
           :value="count"
         >
-          {{ count === null ? 'all' : `at most ${count}` }}</ElRadio
+          {{ count === null ? say('common.all') : say('classes.atMostCount', { count }) }}</ElRadio
         >
       </fieldset>
       <ElCheckbox class="line" v-model="accommodations.aloud">
-        questions can be read aloud</ElCheckbox
+        {{ say('classes.questionsCanBeRead') }}</ElCheckbox
       >
       <label class="line"
-        >Form
+        >{{ say('common.form') }}
         <ElInput
           :model-value="accommodations.form ?? ''"
           class="few"
           maxlength="20"
           @input="accommodations.form = $event || null"
         />
-        <span class="faded small">the name of a form, wherever a test has it</span>
+        <span class="faded small">{{ say('classes.theNameFormWherever') }}</span>
       </label>
       <label class="line"
-        >Window open
+        >{{ say('classes.windowOpen') }}
         <ElInputNumber
           :controls="false"
           v-model="accommodations.extraDays"
@@ -113,14 +115,16 @@ async function save(): Promise<void> {
           :max="30"
           :aria-invalid="Boolean(errors.extraDays)"
         />
-        days longer
+        {{ say('classes.daysLonger') }}
       </label>
       <p v-for="(message, key) in errors" :key="key" class="wrong" role="alert">{{ message }}</p>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <ElButton @click="student = null">Cancel</ElButton>
-      <ElButton type="primary" native-type="submit" form="accommodations">Save</ElButton>
+      <ElButton @click="student = null">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" native-type="submit" form="accommodations">{{
+        say('common.save')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

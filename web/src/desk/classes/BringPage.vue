@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** Bringing students in: the list on the left, on the right what it would do before anything is done. */
 import type { ClassRow } from '@oaken/contract/classes';
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { done } from '../shared/undo';
@@ -17,6 +17,7 @@ import { useBringing, type Roster } from './useBringing';
 import { sources, useListSource } from './useListSource';
 import SelectField from '../../parts/SelectField.vue';
 import FileButton from '../../parts/FileButton.vue';
+import { say } from '../../words/teacher';
 
 const router = useRouter();
 const classId = Number(useRoute().params.classId);
@@ -50,7 +51,7 @@ onMounted(() =>
 const titleOf = (roster: Roster) => {
   const target =
     roster.target === 'new'
-      ? `${roster.source?.title ?? ''}, a new class`
+      ? say('classes.titleNewClass', { title: roster.source?.title ?? '' })
       : (classes.value.find(({ id }) => id === roster.target)?.name ?? '');
   return roster.source && roster.source.title !== target
     ? `${roster.source.title} → ${target}`
@@ -77,18 +78,22 @@ async function bring(): Promise<void> {
   if (!outcome) return;
   list.forget();
   const words = [
-    outcome.added ? `${outcome.added} new` : '',
-    outcome.joined ? `${outcome.joined} joined` : '',
-    outcome.changed ? `${outcome.changed} changed` : '',
-    outcome.left ? `${outcome.left} left` : '',
+    outcome.added ? say('classes.addedNew', { added: outcome.added }) : '',
+    outcome.joined ? say('classes.joinedJoined', { joined: outcome.joined }) : '',
+    outcome.changed ? say('classes.changedChanged', { changed: outcome.changed }) : '',
+    outcome.left ? say('classes.leftLeft', { left: outcome.left }) : '',
   ].filter(Boolean);
   done(
-    words.length ? `Done: ${listing(words)}.` : 'Everything was as the list has it.',
+    words.length
+      ? say('classes.doneWords', { words: listing(words) })
+      : say('classes.everythingWasAsList'),
     async () => {
       await call('undoRosters', { params: { changeId: outcome.changeId } });
       await router.push(`/classes/${classId}/bring`);
     },
-    outcome.added ? { to: `/classes/${classId}/slips`, text: 'Print sign-in slips' } : undefined,
+    outcome.added
+      ? { to: `/classes/${classId}/slips`, text: say('classes.printSignInSlips') }
+      : undefined,
   );
   await router.push(
     `/classes/${outcome.classIds.includes(classId) ? classId : outcome.classIds[0]}`,
@@ -97,12 +102,20 @@ async function bring(): Promise<void> {
 </script>
 
 <template>
-  <PageHead title="Bring students in" :where="`Classes · ${schoolClass?.name ?? ''}`">
-    <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
+  <PageHead
+    :title="say('classes.importStudents')"
+    :where="say('classes.classesName', { name: schoolClass?.name ?? '' })"
+  >
+    <RouterLink :to="`/classes/${classId}`">{{ say('classes.backClass') }}</RouterLink>
   </PageHead>
-  <FacingPages name="bring" left="The list" right="What it does" :start="44">
+  <FacingPages
+    name="bring"
+    :left="say('classes.theList')"
+    :right="say('classes.whatWillChange')"
+    :start="44"
+  >
     <template #left>
-      <div class="tabs" role="tablist" aria-label="Where the list comes from">
+      <div class="tabs" role="tablist" :aria-label="say('classes.whereListComesFrom')">
         <button
           v-for="(words, key) in sources"
           :key="key"
@@ -117,28 +130,30 @@ async function bring(): Promise<void> {
         <template v-if="source === 'list'">
           <ListSource v-model="text" @read="list.takeList" />
           <ElCheckbox :model-value="whole" @change="list.setWhole($event as boolean)">
-            this is the whole class: whoever is not on it has left</ElCheckbox
+            {{ say('classes.thisWholeClassStudents') }}</ElCheckbox
           >
         </template>
         <template v-if="source === 'file'">
-          <p>A CSV with one student a line, or a OneRoster 1.2 zip with classes and enrolments.</p>
+          <p>{{ say('classes.aCsvWithOne') }}</p>
           <p>
-            <FileButton accept=".csv,.txt,.tsv,.zip" @chosen="list.takeFile"
-              >Choose a CSV or a OneRoster zip …</FileButton
-            >
+            <FileButton accept=".csv,.txt,.tsv,.zip" @chosen="list.takeFile">{{
+              say('classes.chooseCsvOrOneroster')
+            }}</FileButton>
           </p>
-          <p v-if="fileName && !wrong" class="faded">{{ fileName }} is read.</p>
+          <p v-if="fileName && !wrong" class="faded">
+            {{ say('classes.fileNameRead', { fileName }) }}
+          </p>
         </template>
         <p v-if="list.busy.value && source === 'roster'" class="faded" role="status">
-          Asking the school’s roster …
+          {{ say('classes.askingSchoolsRoster') }}
         </p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <table v-if="source !== 'list' && rosters.length" class="ruled">
           <thead>
             <tr>
-              <th>{{ source === 'roster' ? 'In the roster' : 'In the file' }}</th>
-              <th class="figures">Students</th>
-              <th>Goes to</th>
+              <th>{{ source === 'roster' ? say('classes.inRoster') : say('classes.inFile') }}</th>
+              <th class="figures">{{ say('common.students') }}</th>
+              <th>{{ say('classes.goes') }}</th>
             </tr>
           </thead>
           <tbody>
@@ -151,14 +166,16 @@ async function bring(): Promise<void> {
               </td>
               <td class="figures">{{ roster.listed.length }}</td>
               <td>
-                <SelectField v-model="roster.target" :aria-label="`Where ${listed.title} goes`"
-                  ><ElOption value="out" label="nowhere" /><ElOption
+                <SelectField
+                  v-model="roster.target"
+                  :aria-label="say('classes.whereTitleGoes', { title: listed.title })"
+                  ><ElOption value="out" :label="say('classes.nowhere')" /><ElOption
                     v-for="entry in classes"
                     :key="entry.id"
                     :value="entry.id"
                     :label="`${entry.name}, ${entry.subject}`" /><ElOption
                     value="new"
-                    label="a new class"
+                    :label="say('classes.aNewClass')"
                 /></SelectField>
               </td>
             </tr>
@@ -166,18 +183,24 @@ async function bring(): Promise<void> {
         </table>
         <ul v-if="problems.length" class="problems">
           <li v-for="(problem, index) in problems.slice(0, 30)" :key="index" class="wrong">
-            {{ problem.file }}, line {{ problem.line }}: {{ problem.message }}
+            {{
+              say('classes.fileLineLineMessage', {
+                file: problem.file,
+                line: problem.line,
+                message: problem.message,
+              })
+            }}
           </li>
-          <li v-if="problems.length > 30" class="faded">and {{ problems.length - 30 }} more</li>
+          <li v-if="problems.length > 30" class="faded">
+            {{ say('classes.andProblemsMore', { problems: problems.length - 30 }) }}
+          </li>
         </ul>
       </div>
     </template>
     <template #right>
       <p v-if="planWrong" class="wrong inset" role="alert">{{ planWrong }}</p>
-      <EmptyNote v-if="shown.length === 0 && !planning" title="Nothing to show yet.">{{
-        source === 'list'
-          ? 'Type or paste the names on the left; here stands what would happen to each, before anything does.'
-          : 'Choose on the left where a class of the list goes.'
+      <EmptyNote v-if="shown.length === 0 && !planning" :title="say('classes.nothingShowYet')">{{
+        source === 'list' ? say('classes.typeOrPasteNames') : say('classes.chooseOnLeftWhere')
       }}</EmptyNote>
       <RosterPreview
         v-for="roster in shown"
@@ -191,10 +214,12 @@ async function bring(): Promise<void> {
       />
     </template>
   </FacingPages>
-  <FootingLine label="What would happen">
-    <span v-if="open > 0" class="wrong">{{ count(open, 'question') }} to answer first</span>
-    <span v-else-if="planning" class="faded">Looking …</span>
-    <span v-else-if="shown.length && touched === 0">Everything is as the list has it.</span>
+  <FootingLine :label="say('classes.whatWouldHappen')">
+    <span v-if="open > 0" class="wrong">{{
+      say('classes.questionsAnswerFirst', { n: open })
+    }}</span>
+    <span v-else-if="planning" class="faded">{{ say('common.looking') }}</span>
+    <span v-else-if="shown.length && touched === 0">{{ say('classes.everythingAsListHas') }}</span>
     <template #actions>
       <ElButton
         type="primary"
@@ -204,8 +229,8 @@ async function bring(): Promise<void> {
       >
         {{
           touched === 0 && shown.length
-            ? 'Nothing to change'
-            : `Do this for ${count(touched, 'student')}`
+            ? say('classes.nothingChange')
+            : say('classes.applyStudents', { n: touched })
         }}
       </ElButton>
     </template>

@@ -16,6 +16,7 @@ import ClassFactsFields from './ClassFactsFields.vue';
 import type { OpenClass } from './useClass';
 import DateField from '../../parts/DateField.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   openClass: OpenClass;
@@ -42,7 +43,7 @@ async function save(): Promise<void> {
   const before = factsOf(props.openClass.class);
   if (!(await form.act(() => call('describeClass', { params, body: factsOf(facts) })))) return;
   await props.act(async () => undefined);
-  done(`${facts.name} is changed.`, async () => {
+  done(say('classes.nameSaved', { name: facts.name }), async () => {
     Object.assign(facts, before);
     await props.act(() => call('describeClass', { params, body: before }));
   });
@@ -102,23 +103,21 @@ function addTeacher(): void {
   const until = joining.value.part === 'substitute' && wall.ok ? wall.at : null;
   void setTeachers(
     [...teachers.value.teachers, { ...colleague, part: joining.value.part, until }],
-    `${colleague.name} is with this class now.`,
+    say('classes.nameWithThisClass', { name: colleague.name }),
   );
   joining.value.colleague = 0;
 }
 const drop = (accountId: number, name: string) =>
   setTeachers(
     withClass.value.filter((teacher) => teacher.accountId !== accountId),
-    `${name} is no longer with this class.`,
+    say('classes.nameNoLongerWith', { name }),
   );
 
 const openHours = ref(2);
 async function setJoining(hours: number | null): Promise<void> {
   const until = hours === null ? null : session.now() + hours * hour;
   if (await props.act(() => call('openJoining', { params, body: { until } })))
-    done(
-      hours === null ? 'Joining by code has ended.' : 'Students can join with the class code now.',
-    );
+    done(hours === null ? say('classes.joiningByCodeHas') : say('classes.studentsCanJoinWith'));
 }
 
 async function putAway(away: boolean): Promise<void> {
@@ -126,8 +125,8 @@ async function putAway(away: boolean): Promise<void> {
   if (ok)
     done(
       away
-        ? `${props.openClass.class.name} is put away, with everything in it.`
-        : `${props.openClass.class.name} is in use again.`,
+        ? say('classes.nameArchivedWithEverything', { name: props.openClass.class.name })
+        : say('classes.nameActiveAgain', { name: props.openClass.class.name }),
       () =>
         props
           .act(() => call('putClassAway', { params, body: { away: !away } }))
@@ -136,14 +135,14 @@ async function putAway(away: boolean): Promise<void> {
 }
 async function remove(): Promise<void> {
   const sure = await ElMessageBox.confirm(
-    'Its roster and groups go with it. The students’ accounts stay.',
-    `Delete ${props.openClass.class.name} for good?`,
-    { confirmButtonText: 'Delete the class', cancelButtonText: 'Keep it' },
+    say('classes.itsRosterGroupsGo'),
+    say('classes.deleteNamePermanently', { name: props.openClass.class.name }),
+    { confirmButtonText: say('classes.deleteClass'), cancelButtonText: say('classes.cancel') },
   ).catch(() => false);
   if (!sure) return;
   try {
     await call('removeClass', { params });
-    done(`${props.openClass.class.name} is deleted.`);
+    done(say('classes.nameDeleted', { name: props.openClass.class.name }));
     emit('gone');
   } catch (error) {
     failed(error);
@@ -156,92 +155,100 @@ async function remove(): Promise<void> {
     <form @submit.prevent="save">
       <ClassFactsFields v-model="facts" :wrong="form.errors.value" :disabled="!mayChange" />
       <p v-if="form.wrong.value" class="wrong" role="alert">{{ form.wrong.value }}</p>
-      <ElButton v-if="mayChange" type="primary" native-type="submit" :disabled="!changed"
-        >Save</ElButton
-      >
+      <ElButton v-if="mayChange" type="primary" native-type="submit" :disabled="!changed">{{
+        say('common.save')
+      }}</ElButton>
     </form>
 
     <section>
-      <h2>Teachers</h2>
+      <h2>{{ say('classes.teachers') }}</h2>
       <table v-if="teachers" class="ruled">
         <tbody>
           <tr v-for="teacher in teachers.teachers" :key="teacher.accountId">
             <td>{{ teacher.name }}</td>
             <td>
-              {{ teacher.part }}{{ teacher.until ? ` until ${words.time(teacher.until)}` : '' }}
+              {{ teacher.part
+              }}{{
+                teacher.until ? say('classes.untilUntil', { until: words.time(teacher.until) }) : ''
+              }}
             </td>
             <td class="figures">
               <button
                 v-if="mayChange && teacher.part !== 'teacher'"
                 class="word"
-                :aria-label="`take away ${teacher.name}`"
+                :aria-label="say('classes.removeName', { name: teacher.name })"
                 @click="drop(teacher.accountId, teacher.name)"
               >
-                take away
+                {{ say('common.remove') }}
               </button>
             </td>
           </tr>
         </tbody>
       </table>
       <form v-if="mayChange && others.length" class="adding" @submit.prevent="addTeacher">
-        <SelectField v-model="joining.colleague" aria-label="Colleague"
-          ><ElOption :value="0" label="Add a colleague …" /><ElOption
+        <SelectField v-model="joining.colleague" :aria-label="say('classes.colleague')"
+          ><ElOption :value="0" :label="say('classes.addColleague')" /><ElOption
             v-for="other in others"
             :key="other.accountId"
             :value="other.accountId"
             :label="other.name"
         /></SelectField>
-        <SelectField v-model="joining.part" aria-label="As what"
-          ><ElOption value="co-teacher" label="as co-teacher" /><ElOption
+        <SelectField v-model="joining.part" :aria-label="say('classes.asWhat')"
+          ><ElOption value="co-teacher" :label="say('classes.asCoTeacher')" /><ElOption
             value="substitute"
-            label="as substitute until"
+            :label="say('classes.asSubstituteUntil')"
         /></SelectField>
         <DateField
           v-if="joining.part === 'substitute'"
           v-model="joining.wall"
           with-time
-          label="Substitute until"
+          :label="say('classes.substituteUntil')"
         />
-        <button class="word" :disabled="joining.colleague === 0">Add</button>
+        <button class="word" :disabled="joining.colleague === 0">{{ say('classes.add') }}</button>
       </form>
       <p class="faded small">
-        A co-teacher does all that you do. A substitute sees the roster and the results, and gives
-        passcodes, until the time you set.
+        {{ say('classes.aCoTeacherCan') }}
       </p>
       <p v-if="teachersWrong" class="wrong" role="alert">{{ teachersWrong }}</p>
     </section>
 
     <section v-if="mayChange && !openClass.class.putAway">
-      <h2>Joining by class code</h2>
+      <h2>{{ say('classes.joiningByClassCode') }}</h2>
       <p v-if="openClass.class.joiningUntil">
-        Students can put themselves on the roster until
-        {{ words.time(openClass.class.joiningUntil) }}, with code <b>{{ openClass.class.code }}</b>.
-        <button class="word" @click="setJoining(null)">End it now</button>
+        {{
+          say('classes.studentsCanJoinUntil', {
+            joiningUntil: words.time(openClass.class.joiningUntil),
+          })
+        }}
+        <b>{{ openClass.class.code }}</b>.
+        <button class="word" @click="setJoining(null)">{{ say('classes.endNow') }}</button>
       </p>
       <p v-else>
-        Let students put themselves on the roster with the class code for
-        <SelectField v-model="openHours" class="hours" aria-label="For how long"
-          ><ElOption :value="2" label="two hours" /><ElOption :value="24" label="a day" /><ElOption
-            :value="168"
-            label="a week"
+        {{ say('classes.letStudentsJoinWith') }}
+        <SelectField v-model="openHours" class="hours" :aria-label="say('classes.forHowLong')"
+          ><ElOption :value="2" :label="say('classes.twoHours')" /><ElOption
+            :value="24"
+            :label="say('classes.aDay')" /><ElOption :value="168" :label="say('classes.aWeek')"
         /></SelectField>
-        <button class="word" @click="setJoining(openHours)">Open it</button>
+        <button class="word" @click="setJoining(openHours)">{{ say('classes.open') }}</button>
       </p>
     </section>
 
     <section v-if="mayChange">
-      <h2>{{ openClass.class.putAway ? 'Put away' : 'When the term is over' }}</h2>
+      <h2>{{ openClass.class.putAway ? say('classes.archive') : say('classes.whenTermOver') }}</h2>
       <p v-if="openClass.class.putAway">
-        This class is put away: its code does not let anybody in, and everything in it is kept.
-        <button class="word" @click="putAway(false)">Use it again</button>
+        {{ say('classes.thisClassArchivedIts') }}
+        <button class="word" @click="putAway(false)">{{ say('classes.restoreClass') }}</button>
       </p>
       <p v-else>
-        <button class="word" @click="putAway(true)">Put the class away</button>
-        <span class="faded"> It leaves your list; students, assignments and results are kept.</span>
+        <button class="word" @click="putAway(true)">{{ say('classes.archiveClass') }}</button>{{
+          ' '
+        }}
+        <span class="faded">{{ say('classes.itLeavesYourList') }}</span>
       </p>
       <p v-if="openClass.assignments === 0">
-        <button class="word" @click="remove">Delete the class</button>
-        <span class="faded"> Nothing was ever given to it.</span>
+        <button class="word" @click="remove">{{ say('classes.deleteClass') }}</button>{{ ' ' }}
+        <span class="faded">{{ say('classes.nothingWasEverGiven') }}</span>
       </p>
     </section>
   </div>

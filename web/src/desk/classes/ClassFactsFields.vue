@@ -1,20 +1,21 @@
 <script setup lang="ts">
 /** What a teacher says about a class. */
 import type { ClassFacts } from '@oaken/contract/classes';
+import { say } from '../../words/teacher';
 
 const facts = defineModel<ClassFacts>({ required: true });
 defineProps<{ wrong: Record<string, string>; disabled?: boolean }>();
 const fields = [
-  { key: 'name', label: 'Name', hint: 'such as 6B' },
-  { key: 'subject', label: 'Subject', hint: '' },
-  { key: 'period', label: 'Period', hint: 'when they meet, such as 2nd period' },
-  { key: 'term', label: 'Term', hint: 'such as Autumn' },
+  { key: 'name', label: say('common.name'), hint: say('classes.suchAs6b') },
+  { key: 'subject', label: say('common.subject'), hint: '' },
+  { key: 'period', label: say('classes.period'), hint: say('classes.whenTheyMeetSuch') },
+  { key: 'term', label: say('classes.term'), hint: say('classes.suchAsAutumn') },
 ] as const;
 </script>
 
 <template>
   <fieldset class="facts" :disabled="disabled">
-    <legend class="unseen">About the class</legend>
+    <legend class="unseen">{{ say('classes.aboutClass') }}</legend>
     <label v-for="field in fields" :key="field.key" class="field">
       <span class="label"
         >{{ field.label }} <span v-if="field.hint" class="faded small">{{ field.hint }}</span></span
@@ -27,7 +28,10 @@ const fields = [
       <span v-if="wrong[field.key]" class="wrong">{{ wrong[field.key] }}</span>
     </label>
     <label class="field">
-      <span class="label">Grade <span class="faded small">the school year they are in</span></span>
+      <span class="label"
+        >{{ say('common.grade') }}
+        <span class="faded small">{{ say('classes.theSchoolYearThey') }}</span></span
+      >
       <ElInputNumber
         :controls="false"
         v-model="facts.grade"
@@ -39,7 +43,10 @@ const fields = [
       <span v-if="wrong.grade" class="wrong">{{ wrong.grade }}</span>
     </label>
     <label class="field wide">
-      <span class="label">Notes <span class="faded small">for its teachers only</span></span>
+      <span class="label"
+        >{{ say('classes.notes') }}
+        <span class="faded small">{{ say('classes.forItsTeachersOnly') }}</span></span
+      >
       <ElInput v-model="facts.notes" :rows="3" maxlength="2000" type="textarea" />
     </label>
   </fieldset>

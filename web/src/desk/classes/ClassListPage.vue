@@ -6,6 +6,7 @@ import { useSession } from '../../client/session';
 import PageHead from '../../parts/PageHead.vue';
 import PrintDesk from '../print/PrintDesk.vue';
 import { fullName, useClass } from './useClass';
+import { say } from '../../words/teacher';
 
 const session = useSession();
 const classId = Number(useRoute().params.classId);
@@ -19,27 +20,32 @@ const print = () => window.print();
 
 <template>
   <div class="screen-only">
-    <PageHead title="Class list" :where="`Classes · ${openClass?.class.name ?? ''}`">
-      <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
-      <ElButton type="primary" :disabled="!openClass" @click="print">Print or save as PDF</ElButton>
+    <PageHead
+      :title="say('classes.classList')"
+      :where="say('classes.classesName', { name: openClass?.class.name ?? '' })"
+    >
+      <RouterLink :to="`/classes/${classId}`">{{ say('classes.backClass') }}</RouterLink>
+      <ElButton type="primary" :disabled="!openClass" @click="print">{{
+        say('classes.printOrSaveAs')
+      }}</ElButton>
     </PageHead>
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-    <div class="options" role="group" aria-label="What is printed">
-      <ElCheckbox v-model="numbers"> student numbers</ElCheckbox>
+    <div class="options" role="group" :aria-label="say('classes.whatPrint')">
+      <ElCheckbox v-model="numbers"> {{ say('classes.studentNumbers') }}</ElCheckbox>
       <label
-        >empty columns
+        >{{ say('classes.emptyColumns') }}
         <ElInputNumber
           :controls="false"
           v-model="empty"
           class="few"
           :min="0"
           :max="12"
-          aria-label="Empty columns"
+          :aria-label="say('classes.emptyColumns2')"
         />
       </label>
     </div>
   </div>
-  <PrintDesk v-if="openClass" label="The class list">
+  <PrintDesk v-if="openClass" :label="say('classes.theClassList')">
     <div class="sheet">
       <h2>{{ openClass.class.name }}, {{ openClass.class.subject }}</h2>
       <p class="faded">
@@ -52,10 +58,12 @@ const print = () => window.print();
       <table>
         <thead>
           <tr>
-            <th class="figures">No.</th>
-            <th>Name</th>
-            <th v-if="numbers">Student number</th>
-            <th v-for="n in columns" :key="n" class="empty"><span class="unseen">Empty</span></th>
+            <th class="figures">{{ say('common.no') }}</th>
+            <th>{{ say('common.name') }}</th>
+            <th v-if="numbers">{{ say('classes.studentNumber') }}</th>
+            <th v-for="n in columns" :key="n" class="empty">
+              <span class="unseen">{{ say('classes.empty') }}</span>
+            </th>
           </tr>
         </thead>
         <tbody>

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import type { ClassRow } from '@oaken/contract/classes';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import ClassAbout from './ClassAbout.vue';
@@ -15,6 +14,7 @@ import { handOver } from './handOver';
 import NewClassDialog from './NewClassDialog.vue';
 import RosterTable from './RosterTable.vue';
 import { useClass } from './useClass';
+import { say } from '../../words/teacher';
 
 const route = useRoute();
 const router = useRouter();
@@ -22,7 +22,11 @@ const classes = ref<ClassRow[] | null>(null);
 const listWrong = ref('');
 const making = ref(false);
 const tab = ref<'roster' | 'groups' | 'about'>('roster');
-const tabs = { roster: 'Students', groups: 'Groups', about: 'About the class' } as const;
+const tabs = {
+  roster: say('common.students'),
+  groups: say('common.groups'),
+  about: say('classes.aboutClass'),
+} as const;
 
 async function list(): Promise<void> {
   try {
@@ -69,29 +73,33 @@ async function made(id: number): Promise<void> {
 }
 const roles = {
   teacher: '',
-  'co-teacher': ' · with a colleague',
-  substitute: ' · as a substitute',
+  'co-teacher': say('classes.withColleague'),
+  substitute: say('classes.asSubstitute'),
 };
 const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
 </script>
 
 <template>
   <PageHead
-    title="Classes"
+    :title="say('common.classes')"
     :where="openClass ? `${openClass.class.name}, ${openClass.class.subject}` : ''"
   >
-    <ElButton :type="used.length === 0 ? 'primary' : undefined" @click="making = true"
-      >New class</ElButton
-    >
+    <ElButton :type="used.length === 0 ? 'primary' : undefined" @click="making = true">{{
+      say('classes.newClass')
+    }}</ElButton>
   </PageHead>
   <p v-if="listWrong || wrong" class="wrong inset" role="alert">{{ listWrong || wrong }}</p>
-  <FacingPages name="classes" left="Classes" right="Students" :start="26">
+  <FacingPages
+    name="classes"
+    :left="say('common.classes')"
+    :right="say('common.students')"
+    :start="26"
+  >
     <template #left>
-      <EmptyNote v-if="classes && used.length === 0" title="No classes yet."
-        >Make one with “New class”; then paste its list of students, bring in a file, or match it
-        with the school’s roster.</EmptyNote
-      >
-      <nav class="classes" aria-label="My classes">
+      <EmptyNote v-if="classes && used.length === 0" :title="say('classes.noClassesYet')">{{
+        say('classes.makeOneWithNew')
+      }}</EmptyNote>
+      <nav class="classes" :aria-label="say('classes.myClasses')">
         <RouterLink
           v-for="schoolClass in used"
           :key="schoolClass.id"
@@ -103,15 +111,18 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
             >{{ schoolClass.subject
             }}<template v-if="schoolClass.period">, {{ schoolClass.period }}</template></span
           >
-          <span class="faded small"
-            >grade {{ schoolClass.grade }} · {{ count(schoolClass.students, 'student')
-            }}{{ partWords(schoolClass) }}</span
-          >
+          <span class="faded small">{{
+            say('classes.gradeGradeStudentsPart', {
+              n: schoolClass.students,
+              grade: schoolClass.grade,
+              partWords: partWords(schoolClass),
+            })
+          }}</span>
         </RouterLink>
       </nav>
       <details v-if="away.length" class="away">
-        <summary>{{ count(away.length, 'class', 'classes') }} put away</summary>
-        <nav class="classes" aria-label="Classes put away">
+        <summary>{{ say('classes.archivedClasses', { n: away.length }) }}</summary>
+        <nav class="classes" :aria-label="say('classes.archivedClasses2')">
           <RouterLink
             v-for="schoolClass in away"
             :key="schoolClass.id"
@@ -121,8 +132,8 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
             <span class="name">{{ schoolClass.name }}</span>
             <span>{{ schoolClass.subject }}</span>
             <span class="faded small"
-              >{{ schoolClass.term || 'put away' }} ·
-              {{ count(schoolClass.students, 'student') }}</span
+              >{{ schoolClass.term || say('classes.archived') }} ·
+              {{ say('common.students2', { n: schoolClass.students }) }}</span
             >
           </RouterLink>
         </nav>
@@ -130,7 +141,7 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
     </template>
     <template #right>
       <template v-if="openClass">
-        <div class="tabs" role="tablist" aria-label="What to see of the class">
+        <div class="tabs" role="tablist" :aria-label="say('classes.pagesClass')">
           <button
             v-for="(words, key) in tabs"
             :key="key"
@@ -165,16 +176,16 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
           @gone="gone"
         />
       </template>
-      <EmptyNote v-else-if="classes?.length && !wrong" title="No class is open."
-        >Choose one on the left.</EmptyNote
-      >
+      <EmptyNote v-else-if="classes?.length && !wrong" :title="say('classes.noClassOpen')">{{
+        say('classes.chooseOneOnLeft')
+      }}</EmptyNote>
     </template>
   </FacingPages>
-  <FootingLine label="Totals">
+  <FootingLine :label="say('common.totals')">
     <span
-      ><b>{{ count(used.length, 'class', 'classes') }}</b></span
+      ><b>{{ say('classes.classes', { n: used.length }) }}</b></span
     ><span
-      ><b>{{ count(total, 'student') }}</b> in them</span
+      ><b>{{ say('common.students2', { n: total }) }}</b> {{ say('classes.inThem') }}</span
     >
   </FootingLine>
   <NewClassDialog v-model="making" @made="made" />

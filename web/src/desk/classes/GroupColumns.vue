@@ -4,7 +4,6 @@
  * the boxes at each name.
  */
 import { present } from '@oaken/core/certain';
-import { count } from '@oaken/core/text';
 import Sortable, { type SortableEvent } from 'sortablejs';
 import { nextTick, onUnmounted, ref, watch } from 'vue';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
@@ -13,6 +12,7 @@ import { inWords } from '../../client/request';
 import { done } from '../shared/undo';
 import { fullName, type Group, type OpenClass, type RosterRow } from './useClass';
 import CommitInput from '../../parts/CommitInput.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   openClass: OpenClass;
@@ -63,8 +63,8 @@ async function move(studentId: number, from: number | null, to: number | null): 
       .then(() => undefined);
   done(
     to === null
-      ? `${name} is out of ${nameOf(present(from, 'from'))}.`
-      : `${name} is in ${nameOf(to)}.`,
+      ? say('classes.nameRemovedFromName', { name, nameOf: nameOf(present(from, 'from')) })
+      : say('classes.nameAddedName', { name, nameOf: nameOf(to) }),
     back,
   );
 }
@@ -96,9 +96,9 @@ async function remove(group: Group): Promise<void> {
   const sure =
     inIt.length === 0 ||
     (await ElMessageBox.confirm(
-      `${count(inIt.length, 'student is', 'students are')} in it; they stay in the class.`,
-      `Take the group “${group.name}” away?`,
-      { confirmButtonText: 'Take it away', cancelButtonText: 'Keep it' },
+      say('classes.studentsInTheyStay', { n: inIt.length }),
+      say('classes.deleteGroupName', { name: group.name }),
+      { confirmButtonText: say('classes.delete'), cancelButtonText: say('classes.cancel') },
     ).catch(() => false));
   if (!sure) return;
   const students = inIt.map(({ id }) => id);
@@ -108,7 +108,7 @@ async function remove(group: Group): Promise<void> {
     ))
   )
     return;
-  done(`The group “${group.name}” is gone.`, () =>
+  done(say('classes.theGroupNameDeleted', { name: group.name }), () =>
     props
       .act(() =>
         call('makeGroup', { params: { classId: classId() }, body: { name: group.name, students } }),
@@ -154,15 +154,15 @@ onUnmounted(release);
   <div ref="board" class="board" :style="{ '--columns': openClass.groups.length + 1 }">
     <section class="column">
       <h3>
-        Everybody <span class="faded">{{ here.length }}</span>
+        {{ say('classes.everybody') }} <span class="faded">{{ here.length }}</span>
       </h3>
       <p class="faded small">
-        Drag a name into a group, or tick it there. A student may be in several.
+        {{ say('classes.dragNameIntoGroup') }}
       </p>
       <p v-if="openClass.groups.length" class="names" aria-hidden="true">
         <span v-for="group in openClass.groups" :key="group.id">{{ group.name }}</span>
       </p>
-      <ul data-column="roster" aria-label="Everybody">
+      <ul data-column="roster" :aria-label="say('classes.everybody')">
         <li v-for="student in here" :key="student.id" :data-student="student.id">
           <span class="who">{{ student.rosterNumber }} {{ fullName(student) }}</span>
           <span v-if="openClass.groups.length" class="ticks">
@@ -173,7 +173,9 @@ onUnmounted(release);
               :model-value="student.groups.includes(group.id)"
               :disabled="!mayChange"
               @change="toggle(student, group)"
-              ><span class="unseen">{{ fullName(student) }} in {{ group.name }}</span></ElCheckbox
+              ><span class="unseen">{{
+                say('classes.fullNameInName', { fullName: fullName(student), name: group.name })
+              }}</span></ElCheckbox
             >
           </span>
         </li>
@@ -184,7 +186,7 @@ onUnmounted(release);
         <CommitInput
           class="title bare"
           :model-value="group.name"
-          :aria-label="`Name of the group ${group.name}`"
+          :aria-label="say('classes.nameGroupName', { name: group.name })"
           maxlength="60"
           :disabled="!mayChange"
           @change="rename(group, $event)"
@@ -195,24 +197,26 @@ onUnmounted(release);
         <li v-for="student in members(group)" :key="student.id" :data-student="student.id">
           <span class="who">{{ student.rosterNumber }} {{ fullName(student) }}</span>
         </li>
-        <li v-if="members(group).length === 0" class="faded small">Nobody yet.</li>
+        <li v-if="members(group).length === 0" class="faded small">
+          {{ say('classes.nobodyYet') }}
+        </li>
       </ul>
       <button
         v-if="mayChange"
         class="word small"
-        :aria-label="`take away the group ${group.name}`"
+        :aria-label="say('classes.deleteGroupName2', { name: group.name })"
         @click="remove(group)"
       >
-        take away
+        {{ say('common.remove') }}
       </button>
     </section>
     <form v-if="mayChange" class="column" @submit.prevent="make">
       <label class="field"
-        ><span class="label">New group</span>
-        <ElInput v-model="fresh" maxlength="60" placeholder="Its name" />
+        ><span class="label">{{ say('classes.newGroup') }}</span>
+        <ElInput v-model="fresh" maxlength="60" :placeholder="say('classes.itsName')" />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <button class="word" :disabled="fresh.trim() === ''">Make the group</button>
+      <button class="word" :disabled="fresh.trim() === ''">{{ say('classes.makeGroup') }}</button>
     </form>
   </div>
 </template>

@@ -9,11 +9,11 @@ import {
   type ListField,
   type ListedStudent,
 } from '@oaken/core/rosters';
-import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
 import { inWords } from '../../client/request';
 import { readRows } from './readTable';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const text = defineModel<string>({ required: true });
 const emit = defineEmits<{ read: [students: ListedStudent[]] }>();
@@ -22,7 +22,7 @@ const table = computed<{ rows: string[][]; wrong: string }>(() => {
   try {
     return { rows: text.value.trim() === '' ? [] : readRows(text.value), wrong: '' };
   } catch (error) {
-    return { rows: [], wrong: `The list cannot be read as a table: ${inWords(error)}` };
+    return { rows: [], wrong: say('classes.theListCannotBe', { error: inWords(error) }) };
   }
 });
 const columns = ref<Columns>({ fields: [], header: false, unsure: false });
@@ -39,11 +39,11 @@ const reading = computed(() =>
 watch(reading, ({ students }) => emit('read', students), { immediate: true });
 
 const fieldWords: Record<ListField, string> = {
-  rosterNumber: 'roster number',
-  givenName: 'given name',
-  familyName: 'family name',
-  fullName: 'whole name',
-  studentNumber: 'student number',
+  rosterNumber: say('classes.rosterNumber'),
+  givenName: say('classes.firstName'),
+  familyName: say('classes.lastName'),
+  fullName: say('classes.fullName'),
+  studentNumber: say('classes.studentNumber2'),
   email: 'e-mail',
   grade: 'grade',
 };
@@ -68,23 +68,26 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
 <template>
   <label class="field">
     <span class="label"
-      >Names <span class="faded small">one student a line, or pasted from a spreadsheet</span></span
+      >{{ say('classes.names') }}
+      <span class="faded small">{{ say('classes.oneStudentLineOr') }}</span></span
     >
     <ElInput
       v-model="text"
       :rows="9"
       spellcheck="false"
-      placeholder="Ada Park&#10;Lind, Bo"
+      :placeholder="say('classes.adaParkLindBo')"
       type="textarea"
     />
   </label>
   <p v-if="table.wrong" class="wrong" role="alert">{{ table.wrong }}</p>
   <template v-if="table.rows.length">
     <p>
-      {{ count(reading.students.length, 'student') }} read<template v-if="reading.problems.length"
-        >, {{ count(reading.problems.length, 'line') }} with something wrong</template
+      {{ say('classes.studentsRead', { n: reading.students.length })
+      }}<template v-if="reading.problems.length">{{
+        say('classes.linesWithSomethingWrong', { n: reading.problems.length })
+      }}</template
       >.
-      <ElCheckbox v-model="columns.header"> the first line names the columns</ElCheckbox>
+      <ElCheckbox v-model="columns.header"> {{ say('classes.theFirstLineNames') }}</ElCheckbox>
     </p>
     <div class="wide">
       <table class="ruled small">
@@ -93,9 +96,9 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
             <th v-for="(field, index) in columns.fields" :key="index">
               <SelectField
                 :model-value="field"
-                :aria-label="`Column ${index + 1} is`"
+                :aria-label="say('classes.columnNumber', { number: index + 1 })"
                 @update:model-value="set(index, $event)"
-                ><ElOption :value="null" label="not read" /><ElOption
+                ><ElOption :value="null" :label="say('classes.notRead')" /><ElOption
                   v-for="listField in listFields"
                   :key="listField"
                   :value="listField"
@@ -112,21 +115,25 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
       </table>
     </div>
     <p v-if="reading.students.length" class="asread" :class="{ unsure: columns.unsure }">
-      <template v-if="columns.unsure">Nothing says which name is which. </template>
-      Read as given name <b>{{ elementAt(reading.students, 0).givenName }}</b>, family name
-      <b>{{ elementAt(reading.students, 0).familyName || '(none)' }}</b><template
+      <template v-if="columns.unsure">{{ say('classes.itNotClearWhich') }}{{ ' ' }}</template>
+      {{ say('classes.readAsFirstName') }} <b>{{ elementAt(reading.students, 0).givenName }}</b>{{
+        say('classes.lastName2')
+      }}
+      <b>{{ elementAt(reading.students, 0).familyName || say('classes.none') }}</b><template
         v-if="reading.students.length > 1"
         >; <b>{{ elementAt(reading.students, 1).givenName }}</b>,
-        <b>{{ elementAt(reading.students, 1).familyName || '(none)' }}</b></template
+        <b>{{ elementAt(reading.students, 1).familyName || say('classes.none') }}</b></template
       >.
-      <ElButton v-if="columns.unsure" size="small" @click="turnRound">The other way round</ElButton>
+      <ElButton v-if="columns.unsure" size="small" @click="turnRound">{{
+        say('classes.switchThem')
+      }}</ElButton>
     </p>
     <ul v-if="reading.problems.length" class="problems">
       <li v-for="problem in reading.problems.slice(0, 30)" :key="problem.line" class="wrong">
-        Line {{ problem.line }}: {{ problem.message }}
+        {{ say('classes.lineLineMessage', { line: problem.line, message: problem.message }) }}
       </li>
       <li v-if="reading.problems.length > 30" class="faded">
-        and {{ reading.problems.length - 30 }} more
+        {{ say('classes.andProblemsMore', { problems: reading.problems.length - 30 }) }}
       </li>
     </ul>
   </template>

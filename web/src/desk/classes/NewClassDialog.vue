@@ -6,6 +6,7 @@ import { useForm } from '../../client/useDoing';
 import { done } from '../shared/undo';
 import ClassFactsFields from './ClassFactsFields.vue';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ made: [id: number] }>();
@@ -28,7 +29,7 @@ async function make(): Promise<void> {
   if (busy.value) return;
   await act(async () => {
     const { id } = await call('makeClass', { body: { clientKey, facts: { ...facts } } });
-    done(`${facts.name} is there. Now bring its students in.`);
+    done(say('classes.nameCreatedNowImport', { name: facts.name }));
     open.value = false;
     Object.assign(facts, blank());
     emit('made', id);
@@ -37,16 +38,16 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog v-model="open" title="A new class" width="620px">
+  <ElDialog v-model="open" :title="say('classes.aNewClass2')" width="620px">
     <form id="new-class" @submit.prevent="make">
       <ClassFactsFields v-model="facts" :wrong="errors" />
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" native-type="submit" form="new-class" :loading="busy"
-        >Make the class</ElButton
-      >
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" native-type="submit" form="new-class" :loading="busy">{{
+        say('classes.makeClass')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** What one list does to one class; each line can be left out, and a question must be answered. */
 import type { LineChoice } from '@oaken/core/rosters';
-import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import {
   changesInWords,
@@ -13,6 +12,7 @@ import {
   type PlanLine,
 } from './bringing';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   title: string;
@@ -50,9 +50,10 @@ const answered = (line: PlanLine) => {
   return as === null ? 'new' : String(as);
 };
 function happens(line: PlanLine): string {
-  if (line.act === 'add') return 'is new';
-  if (line.act === 'join') return line.from ? 'comes from' : 'joins; is at this school already';
-  if (line.act === 'back') return 'comes back, with every result';
+  if (line.act === 'add') return say('classes.isNew');
+  if (line.act === 'join')
+    return line.from ? say('classes.comesFrom') : 'joins; is at this school already';
+  if (line.act === 'back') return say('classes.reEnrollsWithEvery');
   return line.changes.length > 0 ? '' : 'stays';
 }
 </script>
@@ -63,18 +64,18 @@ function happens(line: PlanLine): string {
     <p>
       {{ planInWords(plan) }}.
       <template v-if="plan.open > 0">
-        Whoever comes is given the
-        {{ count(plan.open, 'assignment that is', 'assignments that are') }} open for the
-        class.</template
+        {{ say('classes.whoeverComesGivenAssignments', { n: plan.open }) }}</template
       >
     </p>
     <table v-if="shown.length || plan.gone.length" class="ruled">
       <thead>
         <tr>
-          <th><span class="unseen">Take</span></th>
-          <th class="figures">No.</th>
-          <th>Name</th>
-          <th>What happens</th>
+          <th>
+            <span class="unseen">{{ say('classes.include') }}</span>
+          </th>
+          <th class="figures">{{ say('common.no') }}</th>
+          <th>{{ say('common.name') }}</th>
+          <th>{{ say('classes.whatHappens') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -88,7 +89,9 @@ function happens(line: PlanLine): string {
               v-if="line.act !== 'ask'"
               :model-value="of(line).take"
               @change="decide(line, { take: $event as boolean })"
-              ><span class="unseen">Take {{ line.name }}</span></ElCheckbox
+              ><span class="unseen">{{
+                say('classes.includeName', { name: line.name })
+              }}</span></ElCheckbox
             >
           </td>
           <td class="figures">{{ line.rosterNumber }}</td>
@@ -100,34 +103,47 @@ function happens(line: PlanLine): string {
           </td>
           <td>
             <template v-if="line.act === 'ask'">
-              Likely known already. Who is it?
+              {{ say('classes.probablyKnownAlreadyWho') }}
               <SelectField
                 :model-value="answered(line)"
-                :aria-label="`Who is ${line.name}?`"
+                :aria-label="say('classes.whoName', { name: line.name })"
                 @update:model-value="answer(line, $event)"
-                ><ElOption value="" label="Choose …" /><ElOption
+                ><ElOption value="" :label="say('classes.choose')" /><ElOption
                   v-for="student in line.likely"
                   :key="student.studentId"
                   :value="String(student.studentId)"
-                  :label="`${student.name}${student.where ? ` (${student.where})` : ''}, who ${student.why}`" /><ElOption
-                  value="new"
-                  label="a new student" /><ElOption value="out" label="leave this line out"
+                  :label="
+                    say('classes.nameWhoWhy', {
+                      name: student.name,
+                      value: student.where ? ` (${student.where})` : '',
+                      why: student.why,
+                    })
+                  " /><ElOption value="new" :label="say('classes.aNewStudent')" /><ElOption
+                  value="out"
+                  :label="say('classes.leaveThisLineOut')"
               /></SelectField>
             </template>
             <template v-else>
               {{ happens(line) }}
               <template v-if="line.from">
                 {{
-                  line.act === 'join' ? line.from.className : `; is in ${line.from.className} now`
+                  line.act === 'join'
+                    ? line.from.className
+                    : say('classes.isInClassName', { className: line.from.className })
                 }}
                 <SelectField
                   class="short"
                   :model-value="of(line).move === false ? 'both' : 'move'"
-                  :aria-label="`${line.name} and ${line.from.className}`"
+                  :aria-label="
+                    say('classes.nameClassName', {
+                      name: line.name,
+                      className: line.from.className,
+                    })
+                  "
                   @update:model-value="decide(line, { move: $event === 'move' })"
-                  ><ElOption value="move" label="and leaves it" /><ElOption
+                  ><ElOption value="move" :label="say('classes.andLeaves')" /><ElOption
                     value="both"
-                    label="and stays there too"
+                    :label="say('classes.andStaysThereToo')"
                 /></SelectField>
               </template>
             </template>
@@ -144,7 +160,9 @@ function happens(line: PlanLine): string {
             <ElCheckbox
               :model-value="!staying.includes(student.studentId)"
               @change="emit('stay', student.studentId, !$event as boolean)"
-              ><span class="unseen">{{ student.name }} has left</span></ElCheckbox
+              ><span class="unseen">{{
+                say('classes.nameHasLeft', { name: student.name })
+              }}</span></ElCheckbox
             >
           </td>
           <td class="figures">{{ student.rosterNumber }}</td>
@@ -152,15 +170,15 @@ function happens(line: PlanLine): string {
           <td>
             {{
               staying.includes(student.studentId)
-                ? 'is not on the list, and stays in the class'
-                : 'is not on the list: leaves the class, and keeps every result'
+                ? say('classes.isNotOnList')
+                : say('classes.isNotOnListLeaves')
             }}
           </td>
         </tr>
       </tbody>
     </table>
     <details v-if="quiet.length">
-      <summary>{{ count(quiet.length, 'student stays', 'students stay') }} as they are</summary>
+      <summary>{{ say('classes.studentsStayAsThey', { n: quiet.length }) }}</summary>
       <p class="small">
         {{ quiet.map(({ name, rosterNumber }) => `${rosterNumber} ${name}`).join(', ') }}
       </p>

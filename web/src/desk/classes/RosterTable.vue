@@ -2,7 +2,6 @@
 /** The roster: who is in the class, with groups and accommodations, and what is done to one student. */
 import { present } from '@oaken/core/certain';
 import { accommodationsInWords } from '@oaken/core/accommodations';
-import { count } from '@oaken/core/text';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
@@ -12,6 +11,7 @@ import { useWords } from '../shared/words';
 import StudentDialog from './StudentDialog.vue';
 import AccommodationsDialog from './AccommodationsDialog.vue';
 import { fullName, type OpenClass, type RosterRow } from './useClass';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   openClass: OpenClass;
@@ -32,7 +32,7 @@ const groupNames = (student: RosterRow) =>
     .join(', ');
 function signedIn({ signedInAt, hasPasscode }: RosterRow): string {
   if (signedInAt !== null) return words.time(signedInAt);
-  return hasPasscode ? 'not yet' : 'no passcode';
+  return hasPasscode ? say('classes.notYet') : say('classes.noPasscode');
 }
 const params = (student: RosterRow) => ({
   classId: props.openClass.class.id,
@@ -42,9 +42,9 @@ const params = (student: RosterRow) => ({
 async function renew(student: RosterRow): Promise<void> {
   const name = fullName(student);
   const sure = await ElMessageBox.confirm(
-    `${name} gets a new passcode. The old one ends at once, and so does ${name}’s sign-in wherever it is open.`,
-    `New passcode for ${name}?`,
-    { confirmButtonText: 'New passcode', cancelButtonText: 'Keep the old one' },
+    say('classes.nameGetsNewPasscode', { name }),
+    say('classes.newPasscodeName', { name }),
+    { confirmButtonText: say('classes.newPasscode'), cancelButtonText: say('classes.cancel2') },
   ).catch(() => false);
   if (!sure) return;
   try {
@@ -61,11 +61,17 @@ async function setLeft(student: RosterRow, left: boolean): Promise<void> {
   });
   if (!ok) return;
   const going =
-    working > 0 && left ? ` What ${student.givenName} is working on goes on and counts.` : '';
+    working > 0 && left
+      ? say('classes.whatGivenNameWorking', { givenName: student.givenName })
+      : '';
   done(
     left
-      ? `${fullName(student)} has left ${props.openClass.class.name}; every result is kept.${going}`
-      : `${fullName(student)} is back.`,
+      ? say('classes.fullNameHasLeft', {
+          fullName: fullName(student),
+          name: props.openClass.class.name,
+          going,
+        })
+      : say('classes.fullNameReEnrolled', { fullName: fullName(student) }),
     () =>
       props
         .act(() => call('leaveClass', { params: params(student), body: { left: !left } }))
@@ -84,50 +90,64 @@ function choose(student: RosterRow, what: string): void {
   <div class="inset">
     <div class="bar">
       <p class="code">
-        Class code <b>{{ openClass.class.code }}</b>{{ ' ' }}
+        {{ say('classes.classCode') }} <b>{{ openClass.class.code }}</b>{{ ' ' }}
         <span class="faded small"
-          >students sign in at <b>/seat</b> with it, their name and their passcode</span
+          >{{ say('classes.studentsSignInAt') }} <b>{{ say('classes.seat') }}</b>
+          {{ say('classes.withTheirNameTheir') }}</span
         >
       </p>
       <span class="links">
-        <RouterLink v-if="mayChange" :to="`/classes/${openClass.class.id}/bring`"
-          >Bring students in</RouterLink
-        >
-        <RouterLink :to="`/classes/${openClass.class.id}/slips`">Sign-in slips</RouterLink>
-        <RouterLink :to="`/classes/${openClass.class.id}/list`">Class list</RouterLink>
+        <RouterLink v-if="mayChange" :to="`/classes/${openClass.class.id}/bring`">{{
+          say('classes.importStudents')
+        }}</RouterLink>
+        <RouterLink :to="`/classes/${openClass.class.id}/slips`">{{
+          say('classes.signInSlips')
+        }}</RouterLink>
+        <RouterLink :to="`/classes/${openClass.class.id}/list`">{{
+          say('classes.classList')
+        }}</RouterLink>
       </span>
     </div>
     <p v-if="without > 0" class="note">
-      {{ count(without, 'student has', 'students have') }} no passcode yet and cannot sign in.
-      <RouterLink :to="`/classes/${openClass.class.id}/slips`">Print their slips</RouterLink>
+      {{ say('classes.studentsHaveNoPasscode', { n: without }) }}
+      <RouterLink :to="`/classes/${openClass.class.id}/slips`">{{
+        say('classes.printTheirSlips')
+      }}</RouterLink>
     </p>
     <p v-if="openClass.class.joiningUntil" class="note">
-      Students can put themselves on this roster with the class code until
-      {{ words.time(openClass.class.joiningUntil) }}.
+      {{
+        say('classes.studentsCanJoinWithClass', {
+          joiningUntil: words.time(openClass.class.joiningUntil),
+        })
+      }}
     </p>
     <p v-if="fresh" class="fresh" role="status">
-      New passcode for {{ fresh.name }}: <b class="big">{{ fresh.passcode }}</b>. It is shown only
-      now; the old one no longer works.
+      {{ say('classes.newPasscodeName2', { name: fresh.name }) }}
+      <b class="big">{{ fresh.passcode }}</b>{{ say('classes.itShownOnlyNow') }}
     </p>
   </div>
-  <EmptyNote v-if="here.length === 0" title="Nobody is in this class yet.">
+  <EmptyNote v-if="here.length === 0" :title="say('classes.nobodyInThisClass')">
     <template v-if="mayChange"
-      >Paste a list of names anywhere on this page, or
-      <RouterLink :to="`/classes/${openClass.class.id}/bring`">bring students in</RouterLink> from a
-      file or the school’s roster.</template
+      >{{ say('classes.pasteListNamesAnywhere') }}
+      <RouterLink :to="`/classes/${openClass.class.id}/bring`">{{
+        say('classes.importStudents2')
+      }}</RouterLink>
+      {{ say('classes.fromFileOrSchools') }}</template
     >
   </EmptyNote>
   <table v-else class="ruled">
     <thead>
       <tr>
-        <th class="figures">No.</th>
-        <th>Name</th>
-        <th>Student number</th>
-        <th>Groups</th>
-        <th>Accommodations</th>
-        <th class="figures">Handed in</th>
-        <th>Last sign-in</th>
-        <th><span class="unseen">Actions</span></th>
+        <th class="figures">{{ say('common.no') }}</th>
+        <th>{{ say('common.name') }}</th>
+        <th>{{ say('classes.studentNumber') }}</th>
+        <th>{{ say('common.groups') }}</th>
+        <th>{{ say('classes.accommodations') }}</th>
+        <th class="figures">{{ say('common.handedIn2') }}</th>
+        <th>{{ say('classes.lastSignIn') }}</th>
+        <th>
+          <span class="unseen">{{ say('classes.actions') }}</span>
+        </th>
       </tr>
     </thead>
     <tbody>
@@ -135,7 +155,9 @@ function choose(student: RosterRow, what: string): void {
         <td class="figures">{{ student.rosterNumber }}</td>
         <td>
           {{ fullName(student) }}
-          <span v-if="student.joinedBySelf" class="faded small">joined by themselves</span>
+          <span v-if="student.joinedBySelf" class="faded small">{{
+            say('classes.joinedWithCode')
+          }}</span>
         </td>
         <td class="faded">{{ student.studentNumber }}</td>
         <td class="small">{{ groupNames(student) }}</td>
@@ -144,7 +166,12 @@ function choose(student: RosterRow, what: string): void {
             v-if="accommodationsInWords(student.accommodations).length"
             class="word accommodations"
             :disabled="!mayChange"
-            :aria-label="`${accommodationsInWords(student.accommodations).join(', ')}: accommodations of ${fullName(student)}`"
+            :aria-label="
+              say('classes.accommodationsInWordsAccommodations', {
+                accommodationsInWords: accommodationsInWords(student.accommodations).join(', '),
+                fullName: fullName(student),
+              })
+            "
             @click="supporting = student"
           >
             {{ accommodationsInWords(student.accommodations).join(', ') }}
@@ -156,14 +183,25 @@ function choose(student: RosterRow, what: string): void {
         </td>
         <td class="figures">
           <ElDropdown trigger="click" @command="(what: string) => choose(student, what)">
-            <button class="word" :aria-label="`More for ${fullName(student)}`">More</button>
+            <button
+              class="word"
+              :aria-label="say('classes.moreFullName', { fullName: fullName(student) })"
+            >
+              {{ say('classes.more') }}
+            </button>
             <template #dropdown>
               <ElDropdownMenu>
-                <ElDropdownItem command="passcode">New passcode</ElDropdownItem>
+                <ElDropdownItem command="passcode">{{ say('classes.newPasscode') }}</ElDropdownItem>
                 <template v-if="mayChange">
-                  <ElDropdownItem command="accommodations">Accommodations</ElDropdownItem>
-                  <ElDropdownItem command="correct">Correct name or number</ElDropdownItem>
-                  <ElDropdownItem command="left" divided>Has left the class</ElDropdownItem>
+                  <ElDropdownItem command="accommodations">{{
+                    say('classes.accommodations')
+                  }}</ElDropdownItem>
+                  <ElDropdownItem command="correct">{{
+                    say('classes.editNameOrNumber')
+                  }}</ElDropdownItem>
+                  <ElDropdownItem command="left" divided>{{
+                    say('classes.hasLeftClass')
+                  }}</ElDropdownItem>
                 </template>
               </ElDropdownMenu>
             </template>
@@ -174,20 +212,24 @@ function choose(student: RosterRow, what: string): void {
   </table>
   <details v-if="left.length" class="inset">
     <summary>
-      {{ count(left.length, 'student has', 'students have') }} left; results and roster numbers stay
-      theirs
+      {{ say('classes.studentsHaveLeftResults', { n: left.length }) }}
     </summary>
     <ul>
       <li v-for="student in left" :key="student.id">
-        {{ student.rosterNumber }} · {{ fullName(student) }}, left
-        {{ words.time(present(student.leftAt, 'left at')) }}
+        {{
+          say('classes.rosterNumberFullName', {
+            rosterNumber: student.rosterNumber,
+            fullName: fullName(student),
+            leftAt: words.time(present(student.leftAt, say('classes.leftAt'))),
+          })
+        }}
         <button
           v-if="mayChange"
           class="word"
-          :aria-label="`is back: ${fullName(student)}`"
+          :aria-label="say('classes.reEnrollFullName', { fullName: fullName(student) })"
           @click="setLeft(student, false)"
         >
-          is back
+          {{ say('classes.reEnroll') }}
         </button>
       </li>
     </ul>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** Sign-in slips: a new passcode for each chosen student, printed once, to be cut apart. */
 import { present } from '@oaken/core/certain';
-import { count } from '@oaken/core/text';
 import QRCode from 'qrcode';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { computed, onMounted, onUnmounted, ref } from 'vue';
@@ -15,6 +14,7 @@ import PageHead from '../../parts/PageHead.vue';
 import PrintDesk from '../print/PrintDesk.vue';
 import { fullName, useClass, type RosterRow } from './useClass';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 const session = useSession();
 const classId = Number(useRoute().params.classId);
@@ -40,7 +40,7 @@ async function make(): Promise<void> {
   await act(async () => {
     const made = await call('makeSlips', { params: { classId }, body: { students: chosen.value } });
     code.value = await QRCode.toString(
-      `${address.value}/sign-in?code=${present(openClass.value, 'open class').class.code}`,
+      `${address.value}/sign-in?code=${present(openClass.value, say('classes.openClass')).class.code}`,
       {
         type: 'svg',
         margin: 0,
@@ -63,10 +63,10 @@ addEventListener('beforeunload', warn);
 onUnmounted(() => removeEventListener('beforeunload', warn));
 onBeforeRouteLeave(() => {
   if (!wouldLose.value) return true;
-  const text = `${count(printed.value.length, 'passcode')} ${printed.value.length === 1 ? 'is' : 'are'} shown only here. Whoever has no slip needs a new one.`;
-  return ElMessageBox.confirm(text, 'Leave without printing?', {
-    confirmButtonText: 'Leave',
-    cancelButtonText: 'Stay here',
+  const text = say('classes.passcodesShownOnlyHere', { n: printed.value.length });
+  return ElMessageBox.confirm(text, say('classes.leaveWithoutPrinting'), {
+    confirmButtonText: say('classes.leave'),
+    cancelButtonText: say('classes.stayHere'),
   }).then(
     () => true,
     () => false,
@@ -77,29 +77,35 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
 
 <template>
   <div class="screen-only">
-    <PageHead title="Sign-in slips" :where="`Classes · ${openClass?.class.name ?? ''}`">
-      <RouterLink :to="`/classes/${classId}`">Back to the class</RouterLink>
-      <ElButton v-if="printed.length" type="primary" @click="print">Print or save as PDF</ElButton>
+    <PageHead
+      :title="say('classes.signInSlips')"
+      :where="say('classes.classesName', { name: openClass?.class.name ?? '' })"
+    >
+      <RouterLink :to="`/classes/${classId}`">{{ say('classes.backClass') }}</RouterLink>
+      <ElButton v-if="printed.length" type="primary" @click="print">{{
+        say('classes.printOrSaveAs')
+      }}</ElButton>
     </PageHead>
     <p v-if="classWrong || wrong" class="wrong inset" role="alert">{{ classWrong || wrong }}</p>
   </div>
   <template v-if="openClass && printed.length === 0">
     <div class="one-sheet">
       <p>
-        A slip gives a student a new passcode. It is shown only on the slip, and the student’s old
-        one ends.
-        <button class="word" @click="all(() => true)">Choose all</button> ·
+        {{ say('classes.aSlipGivesStudent') }}
+        <button class="word" @click="all(() => true)">{{ say('classes.selectAll') }}</button> ·
         <button class="word" @click="all(({ hasPasscode }) => !hasPasscode)">
-          those without a passcode
+          {{ say('classes.thoseWithoutPasscode') }}
         </button>
         ·
         <button class="word" @click="all(({ signedInAt }) => signedInAt === null)">
-          those who have never signed in
+          {{ say('classes.thoseWhoHaveNever') }}
         </button>
       </p>
-      <EmptyNote v-if="here.length === 0" title="Nobody is in this class yet."
-        ><RouterLink :to="`/classes/${classId}/bring`">Bring students in</RouterLink>
-        first.</EmptyNote
+      <EmptyNote v-if="here.length === 0" :title="say('classes.nobodyInThisClass')"
+        ><RouterLink :to="`/classes/${classId}/bring`">{{
+          say('classes.importStudents')
+        }}</RouterLink>
+        {{ say('classes.first') }}</EmptyNote
       >
       <ul class="choices">
         <li v-for="student in here" :key="student.id">
@@ -109,50 +115,52 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
           >
             {{ student.rosterNumber }}
             {{ fullName(student) }}
-            <span v-if="!student.hasPasscode" class="faded small">no passcode yet</span></ElCheckbox
+            <span v-if="!student.hasPasscode" class="faded small">{{
+              say('classes.noPasscodeYet')
+            }}</span></ElCheckbox
           >
         </li>
       </ul>
     </div>
-    <FootingLine label="Slips">
+    <FootingLine :label="say('classes.slips')">
       <span
-        ><b>{{ count(chosen.length, 'slip') }}</b></span
+        ><b>{{ say('classes.slips2', { n: chosen.length }) }}</b></span
       >
-      <span v-if="replaced">{{ count(replaced, 'passcode') }} in use will end</span>
+      <span v-if="replaced">{{ say('classes.passcodesInUseWill', { n: replaced }) }}</span>
       <template #actions>
-        <ElButton type="primary" :disabled="chosen.length === 0" :loading="busy" @click="make"
-          >Make the slips</ElButton
-        >
+        <ElButton type="primary" :disabled="chosen.length === 0" :loading="busy" @click="make">{{
+          say('classes.makeSlips')
+        }}</ElButton>
       </template>
     </FootingLine>
   </template>
-  <PrintDesk v-else-if="openClass" label="The slips">
+  <PrintDesk v-else-if="openClass" :label="say('classes.theSlips')">
     <p class="screen-only faded">
-      These passcodes are shown only now. Print them before you leave this page.
+      {{ say('classes.thesePasscodesShownOnly') }}
     </p>
     <div class="sheet slips">
       <article v-for="student in printed" :key="student.id" class="slip">
         <div>
           <p class="who">{{ fullName(student) }}</p>
           <p>
-            {{ openClass.class.name }}, number {{ student.rosterNumber }} ·
-            {{ session.school.name }}
+            {{
+              say('classes.nameNumberRosterNumber', {
+                name: openClass.class.name,
+                rosterNumber: student.rosterNumber,
+                name2: session.school.name,
+              })
+            }}
           </p>
           <dl>
-            <dt>Address</dt>
+            <dt>{{ say('classes.address') }}</dt>
             <dd>{{ address }}</dd>
-            <dt>Class code</dt>
+            <dt>{{ say('classes.classCode') }}</dt>
             <dd class="secret">{{ openClass.class.code }}</dd>
-            <dt>Passcode</dt>
+            <dt>{{ say('classes.passcode') }}</dt>
             <dd class="secret">{{ slips[student.id] }}</dd>
           </dl>
         </div>
-        <img
-          :src="image"
-          alt="The address with the class code, for a phone’s camera"
-          width="84"
-          height="84"
-        />
+        <img :src="image" :alt="say('classes.theAddressWithClass')" width="84" height="84" />
       </article>
     </div>
   </PrintDesk>

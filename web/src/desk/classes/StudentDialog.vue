@@ -6,6 +6,7 @@ import { call } from '../../client/call';
 import { useForm } from '../../client/useDoing';
 import { done } from '../shared/undo';
 import { fullName, type RosterRow } from './useClass';
+import { say } from '../../words/teacher';
 
 const student = defineModel<RosterRow | null>({ required: true });
 const props = defineProps<{
@@ -27,11 +28,11 @@ watch(student, (changed) => {
   forget();
 });
 const fields = [
-  { key: 'givenName', label: 'Given name' },
-  { key: 'familyName', label: 'Family name' },
-  { key: 'studentNumber', label: 'Student number' },
-  { key: 'email', label: 'E-mail address' },
-  { key: 'grade', label: 'Grade' },
+  { key: 'givenName', label: say('classes.firstName2') },
+  { key: 'familyName', label: say('classes.lastName3') },
+  { key: 'studentNumber', label: say('classes.studentNumber') },
+  { key: 'email', label: say('classes.eMailAddress') },
+  { key: 'grade', label: say('common.grade') },
 ] as const;
 async function save(): Promise<void> {
   const current = present(student.value, 'student');
@@ -47,7 +48,7 @@ async function save(): Promise<void> {
   if (!(await send(() => call('describeStudent', { params, body })))) return;
   student.value = null;
   await props.act(async () => undefined);
-  done(`${fullName(body)} is corrected.`, () =>
+  done(say('classes.fullNameSaved', { fullName: fullName(body) }), () =>
     props.act(() => call('describeStudent', { params, body: before })).then(() => undefined),
   );
 }
@@ -69,8 +70,10 @@ async function save(): Promise<void> {
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <ElButton @click="student = null">Cancel</ElButton>
-      <ElButton type="primary" native-type="submit" form="student">Save</ElButton>
+      <ElButton @click="student = null">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" native-type="submit" form="student">{{
+        say('common.save')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

@@ -1,21 +1,28 @@
 /** What a list would do, in words and in order: the questions first, then what changes, then what stays. */
 import type { AnswerOf, api } from '@oaken/contract';
 import type { Changeable, LineChoice } from '@oaken/core/rosters';
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
+import { say } from '../../words/teacher';
 
 export type Plan = AnswerOf<typeof api.planRosters>['plans'][number];
 export type PlanLine = Plan['lines'][number];
 
 const fieldWords: Record<Changeable, string> = {
-  givenName: 'given name',
-  familyName: 'family name',
-  studentNumber: 'student number',
-  email: 'e-mail address',
+  givenName: say('classes.firstName'),
+  familyName: say('classes.lastName'),
+  studentNumber: say('classes.studentNumber2'),
+  email: say('classes.eMailAddress2'),
   grade: 'grade',
 };
 export const changesInWords = (line: PlanLine) =>
   line.changes
-    .map(({ field, from, to }) => `${fieldWords[field]} ${from ? `from ${from} ` : ''}to ${to}`)
+    .map(({ field, from, to }) =>
+      say('classes.fieldWords', {
+        fieldWords: fieldWords[field],
+        value: from ? say('classes.fromFrom', { from }) : '',
+        to,
+      }),
+    )
     .join(', ');
 
 export const isQuiet = (line: PlanLine) =>
@@ -37,7 +44,7 @@ export function planInWords(plan: Plan): string {
     listing([
       ...counted(
         number(({ act }) => act === 'ask'),
-        'likely known already',
+        say('classes.likelyKnownAlready'),
       ),
       ...counted(
         number(({ act }) => act === 'add'),
@@ -45,18 +52,18 @@ export function planInWords(plan: Plan): string {
       ),
       ...counted(
         number(({ act, from }) => act === 'join' && from === null),
-        'joins from elsewhere',
-        'join from elsewhere',
+        say('classes.joinsFromElsewhere'),
+        say('classes.joinFromElsewhere'),
       ),
       ...counted(
         number(({ act, from }) => act === 'join' && from !== null),
-        'moves here',
-        'move here',
+        say('classes.movesHere'),
+        say('classes.moveHere'),
       ),
       ...counted(
         number(({ act }) => act === 'back'),
-        'comes back',
-        'come back',
+        say('classes.comesBack'),
+        say('classes.comeBack'),
       ),
       ...counted(
         number((line) => line.act === 'keep' && line.changes.length > 0),
@@ -64,10 +71,10 @@ export function planInWords(plan: Plan): string {
       ),
       ...counted(
         number((line) => line.act === 'keep' && line.changes.length === 0),
-        'stays as it is',
-        'stay as they are',
+        say('classes.staysAs'),
+        say('classes.stayAsThey'),
       ),
-      ...counted(plan.gone.length, 'gone from the list'),
-    ]) || count(0, 'student')
+      ...counted(plan.gone.length, say('classes.goneFromList')),
+    ]) || say('common.students2', { n: 0 })
   );
 }

@@ -4,6 +4,7 @@ import { parse } from 'csv-parse/browser/esm/sync';
 import { unzipSync } from 'fflate';
 import { delimiterOf, encodingOf } from '@oaken/core/csv';
 import { linesOfNames, readOneRoster, type RosterReading } from '@oaken/core/rosters';
+import { say } from '../../words/teacher';
 
 const largestTable = 60 * 1024 * 1024;
 
@@ -36,12 +37,12 @@ export type FileReading =
 
 /** @throws Error in plain words */
 export async function readFile(file: File): Promise<FileReading> {
-  if (file.size > largestTable) throw new Error('That file is larger than 60 MB.');
+  if (file.size > largestTable) throw new Error(say('classes.thatFileLargerThan'));
   const bytes = new Uint8Array(await file.arrayBuffer());
-  if (bytes.length === 0) throw new Error('That file is empty.');
+  if (bytes.length === 0) throw new Error(say('classes.thatFileEmpty'));
   if (bytes[0] !== 0x50 || bytes[1] !== 0x4b) {
     if (bytes.includes(0) && bytes[0] !== 0xff && bytes[0] !== 0xfe)
-      throw new Error('That is not a table as text. Save it as CSV first.');
+      throw new Error(say('classes.thatNotTableAs'));
     return { kind: 'list', rows: readRows(decode(bytes)) };
   }
   let files: Record<string, Uint8Array>;
@@ -54,11 +55,10 @@ export async function readFile(file: File): Promise<FileReading> {
       },
     });
   } catch {
-    throw new Error('That zip cannot be read.');
+    throw new Error(say('classes.thatZipCannotBe'));
   }
-  if (size > largestTable) throw new Error('That zip unpacks to more than 60 MB.');
-  if (Object.keys(files).length === 0)
-    throw new Error('There is no CSV file in that zip. A spreadsheet is saved as CSV first.');
+  if (size > largestTable) throw new Error(say('classes.thatZipUnpacksMore'));
+  if (Object.keys(files).length === 0) throw new Error(say('classes.thereNoCsvFile'));
   const tables = Object.fromEntries(
     Object.entries(files).map(([name, bytes]) => {
       const rows = parse(decode(bytes), {

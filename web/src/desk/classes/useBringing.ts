@@ -6,6 +6,7 @@ import { elementAt, present } from '@oaken/core/certain';
 import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
 import { isOpen, type Plan } from './bringing';
+import { say } from '../../words/teacher';
 
 /** One list and the class that it goes to. */
 export interface Roster {
@@ -20,7 +21,7 @@ export interface Roster {
 
 export const factsOf = (rosterClass: RosterClass): ClassFacts => ({
   name: rosterClass.title.slice(0, 60),
-  subject: rosterClass.subject.slice(0, 60) || 'Class',
+  subject: rosterClass.subject.slice(0, 60) || say('common.class'),
   period: rosterClass.period.slice(0, 40),
   grade: rosterClass.grade ?? 0,
   term: rosterClass.term.slice(0, 60),

@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
 import { failed } from '../shared/undo';
+import { say } from '../../words/teacher';
 
 export type OpenClass = AnswerOf<typeof api.readClass>;
 export type RosterRow = OpenClass['roster'][number];
@@ -25,7 +26,7 @@ export function useClass(changed: () => Promise<unknown> | void) {
   }
   /** Does something and reads the class again; what went wrong is said at the foot. @returns whether it was done */
   async function act(work: () => Promise<unknown>): Promise<boolean> {
-    const classId = present(openClass.value, 'open class').class.id;
+    const classId = present(openClass.value, say('classes.openClass')).class.id;
     try {
       await work();
       return true;

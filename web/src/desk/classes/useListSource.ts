@@ -9,8 +9,13 @@ import { asTabs } from '../shared/tables';
 import { takeOver } from './handOver';
 import { readFile } from './readTable';
 import type { Roster } from './useBringing';
+import { say } from '../../words/teacher';
 
-export const sources = { list: 'Type or paste', file: 'File', roster: 'School’s roster' } as const;
+export const sources = {
+  list: say('classes.typeOrPaste'),
+  file: say('classes.file'),
+  roster: say('classes.schoolsRoster'),
+} as const;
 export type Source = keyof typeof sources;
 /** A class of a file or of the roster; the roster knows which of mine it is. */
 type SourceClass = RosterClass & { classId?: number | null };
@@ -38,13 +43,11 @@ interface ReadClasses {
   none: string;
 }
 
-const noneInFile = 'There is no class in use in that file.';
+const noneInFile = say('classes.thereNoActiveClass');
 
 async function readRoster(): Promise<ReadClasses> {
   const { there, classes, problems } = await call('readRosterService', {});
-  const none = there
-    ? 'The roster knows no class that you teach. Ask the office.'
-    : 'This school has no roster service. Paste a list, or bring in a file.';
+  const none = there ? say('classes.theRosterKnowsNo') : say('classes.thisSchoolHasNo');
   return { classes, problems, none };
 }
 

@@ -2,6 +2,7 @@
 /** Two revisions compared word by word; what is the same in both can be folded away. */
 import { computed, ref } from 'vue';
 import { compare, type Lines } from './wordDiff';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ before: Lines; after: Lines; beforeName: string; afterName: string }>();
 const all = ref(false);
@@ -12,10 +13,10 @@ const shown = computed(() => lines.value.filter(({ same }) => all.value || !same
 <template>
   <p class="legend">
     <del>{{ beforeName }}</del> <ins>{{ afterName }}</ins>
-    <ElCheckbox class="small" v-model="all"> show what is the same too</ElCheckbox>
+    <ElCheckbox class="small" v-model="all"> {{ say('items.showWhatSameToo') }}</ElCheckbox>
   </p>
   <p v-if="shown.length === 0" class="faded">
-    The words are the same in both; only their look or their files differ.
+    {{ say('items.theWordsSameIn') }}
   </p>
   <table v-else class="ruled">
     <tbody>

@@ -2,19 +2,25 @@
 /** Two people edited the same: the second is shown both and chooses. */
 import CompareTexts from './CompareTexts.vue';
 import type { Lines } from './wordDiff';
+import { say } from '../../words/teacher';
 
 defineProps<{ what: string; theirs: Lines; mine: Lines }>();
 const emit = defineEmits<{ mine: []; theirs: [] }>();
 </script>
 
 <template>
-  <section class="conflict" role="alertdialog" aria-label="Saved meanwhile">
-    <h2>Somebody saved this {{ what }} meanwhile</h2>
-    <p>Both are here. Nothing of yours is lost, whatever you choose.</p>
-    <CompareTexts :before="theirs" :after="mine" before-name="theirs" after-name="mine" />
+  <section class="conflict" role="alertdialog" :aria-label="say('items.savedBySomebodyElse')">
+    <h2>{{ say('items.somebodyElseSavedThis', { what }) }}</h2>
+    <p>{{ say('items.bothHereNothingYours') }}</p>
+    <CompareTexts
+      :before="theirs"
+      :after="mine"
+      :before-name="say('items.theirs')"
+      :after-name="say('items.mine')"
+    />
     <p>
-      <ElButton type="primary" @click="emit('mine')">Save mine as the next revision</ElButton>
-      <ElButton @click="emit('theirs')">Go on with theirs</ElButton>
+      <ElButton type="primary" @click="emit('mine')">{{ say('items.saveMineAsNext') }}</ElButton>
+      <ElButton @click="emit('theirs')">{{ say('items.useTheirs') }}</ElButton>
     </p>
   </section>
 </template>

@@ -4,6 +4,7 @@ import { keysInWords, kindOf, kinds, type ItemContent } from '@oaken/core/items'
 import type { PassageContent } from '@oaken/core/passages';
 import { plainText } from '@oaken/core/text';
 import { diffWords } from 'diff';
+import { say } from '../../words/teacher';
 
 export interface Piece {
   text: string;
@@ -20,10 +21,11 @@ export type Lines = ReadonlyMap<string, string>;
 
 /** An item as named lines: what is asked, each choice, what is right. */
 export function linesOfItem(content: ItemContent): Lines {
-  const lines = new Map<string, string>([['Question', plainText(content.stem)]]);
+  const lines = new Map<string, string>([[say('common.question'), plainText(content.stem)]]);
   const keys = keysInWords(content);
   content.parts.forEach((part, index) => {
-    const name = content.parts.length > 1 ? `Part ${'ABCDEFGHIJKLMNOPQRST'[index]}: ` : '';
+    const name =
+      content.parts.length > 1 ? say('items.part', { value: 'ABCDEFGHIJKLMNOPQRST'[index] }) : '';
     lines.set(`${name}Kind`, kinds[part.kind].title);
     if (part.prompt) lines.set(`${name}Prompt`, plainText(part.prompt));
     kindOf(part)
@@ -39,11 +41,11 @@ export function linesOfItem(content: ItemContent): Lines {
 
 export const linesOfPassage = (passageContent: PassageContent): Lines =>
   new Map([
-    ['Title', passageContent.title],
-    ['Text', plainText(passageContent.body)],
-    ['Numbers', passageContent.numbering],
-    ['Easier version', plainText(passageContent.easier)],
-    ['Taken from', passageContent.source],
+    [say('common.title'), passageContent.title],
+    [say('items.text'), plainText(passageContent.body)],
+    [say('items.numbers'), passageContent.numbering],
+    [say('items.easierVersion'), plainText(passageContent.easier)],
+    [say('items.takenFrom'), passageContent.source],
   ]);
 
 function changeOf(added: boolean, removed: boolean): Piece['change'] {

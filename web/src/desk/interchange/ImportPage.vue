@@ -14,6 +14,7 @@ import PageHead from '../../parts/PageHead.vue';
 import { useLibrary } from '../library/library';
 import PlaceDialog from '../library/PlaceDialog.vue';
 import FileButton from '../../parts/FileButton.vue';
+import { say } from '../../words/teacher';
 
 const route = useRoute();
 const library = useLibrary();
@@ -40,7 +41,7 @@ onUnmounted(() => clearTimeout(timer));
 const where = computed(() => {
   const bank = library.banks.find(({ id }) => id === place.value.bank);
   const folder = bank?.folders.find(({ id }) => id === place.value.folder);
-  if (!bank) return 'no bank';
+  if (!bank) return say('items.noBank');
   return folder ? `${bank.name} · ${folder.name}` : bank.name;
 });
 const running = computed(
@@ -93,49 +94,55 @@ const stateWords = computed(() => {
   const current = state.value;
   if (!current) return '';
   const of = current.rows
-    ? `${current.done.toLocaleString('en')} of ${count(current.rows, 'row')}`
-    : 'the first rows';
+    ? say('items.doneRows', { n: current.rows, done: current.done.toLocaleString('en') })
+    : say('items.theFirstRows');
   return {
-    reading: `Checking ${of} …`,
-    checked: `${count(current.rows, 'row')} checked: ${current.good.toLocaleString('en')} good, ${current.bad.toLocaleString('en')} with something wrong.`,
-    writing: `Making items, ${current.done.toLocaleString('en')} of ${current.good.toLocaleString('en')} …`,
-    done: `${count(current.done, 'item')} ${current.done === 1 ? 'is' : 'are'} in ${where.value}.`,
-    cancelled: 'Cancelled. Nothing was made.',
+    reading: say('items.checking', { of }),
+    checked: say('items.rowsCheckedGoodGood', {
+      n: current.rows,
+      good: current.good.toLocaleString('en'),
+      bad: current.bad.toLocaleString('en'),
+    }),
+    writing: say('items.importingDoneGood', {
+      done: current.done.toLocaleString('en'),
+      good: current.good.toLocaleString('en'),
+    }),
+    done: say('items.itemsInWhere', { n: current.done, where: where.value }),
+    cancelled: say('items.canceledNothingWasImported'),
     failed: current.message,
   }[current.state];
 });
 </script>
 
 <template>
-  <PageHead title="Bring items in" where="Banks"
-    ><RouterLink to="/banks">Back to the banks</RouterLink></PageHead
+  <PageHead :title="say('items.importItems')" :where="say('common.banks')"
+    ><RouterLink to="/banks">{{ say('items.backBanks') }}</RouterLink></PageHead
   >
   <div class="one-sheet">
     <ol class="steps">
       <li>
-        <h2>Where they go</h2>
+        <h2>{{ say('items.whereTheyGo') }}</h2>
         <p>
           {{ where }}
           <button class="word" :disabled="running" @click="choosing = true">
-            choose another place</button
-          ><br />
-          <span class="faded small">They go just there; no folders are made.</span>
+            {{ say('items.change') }}</button><br />
+          <span class="faded small">{{ say('items.itemsGoExactlyThere') }}</span>
         </p>
       </li>
       <li>
-        <h2>The table</h2>
+        <h2>{{ say('items.theTable') }}</h2>
         <p>
-          A CSV file, or a zip with one CSV file and the pictures that it names.
-          <a :href="addressOf('itemTemplate')" download>Download a template</a>
+          {{ say('items.aCsvFileOr') }}
+          <a :href="addressOf('itemTemplate')" download>{{ say('items.downloadTemplate') }}</a>
         </p>
         <FileButton
           accept=".csv,.zip,text/csv,application/zip"
           :disabled="sending || running || place.bank === null"
           @chosen="send"
-          >Choose a CSV or zip file …</FileButton
+          >{{ say('items.chooseCsvOrZip') }}</FileButton
         >
         <details>
-          <summary>What goes into which column</summary>
+          <summary>{{ say('items.whatGoesIntoWhich') }}</summary>
           <table class="ruled">
             <tbody>
               <tr v-for="[name, explains] in itemColumns" :key="name">
@@ -147,9 +154,9 @@ const stateWords = computed(() => {
         </details>
       </li>
       <li v-if="state || wrong || sending">
-        <h2>What was found</h2>
+        <h2>{{ say('items.check') }}</h2>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <p v-if="sending" role="status">Sending …</p>
+        <p v-if="sending" role="status">{{ say('items.sending') }}</p>
         <template v-if="state">
           <p :class="{ wrong: state.state === 'failed' }" role="status">{{ stateWords }}</p>
           <progress
@@ -161,9 +168,9 @@ const stateWords = computed(() => {
           <table v-if="state.problems.length" class="ruled">
             <thead>
               <tr>
-                <th class="figures">Line</th>
-                <th>Column</th>
-                <th>What is wrong</th>
+                <th class="figures">{{ say('items.line') }}</th>
+                <th>{{ say('items.column') }}</th>
+                <th>{{ say('items.whatWrong') }}</th>
               </tr>
             </thead>
             <tbody>
@@ -175,13 +182,13 @@ const stateWords = computed(() => {
             </tbody>
           </table>
           <template v-if="state.near.length && state.state === 'checked'">
-            <h3>Almost the same words as items that are there</h3>
+            <h3>{{ say('items.almostSameWordingAs') }}</h3>
             <ul>
               <li v-for="copy in state.near" :key="copy.line">
-                Line {{ copy.line }}: {{ copy.words }}
-                <RouterLink :to="`/items/${copy.itemId}`" target="_blank"
-                  >the item that is there</RouterLink
-                >
+                {{ say('items.lineLineWords', { line: copy.line, words: copy.words }) }}
+                <RouterLink :to="`/items/${copy.itemId}`" target="_blank">{{
+                  say('items.theExistingItem')
+                }}</RouterLink>
               </li>
             </ul>
           </template>
@@ -189,20 +196,20 @@ const stateWords = computed(() => {
       </li>
     </ol>
   </div>
-  <FootingLine label="Import">
+  <FootingLine :label="say('items.import')">
     <span v-if="state?.rows"
-      ><b>{{ count(state.rows, 'row') }}</b></span
+      ><b>{{ say('items.rows', { n: state.rows }) }}</b></span
     >
     <span v-if="state?.state === 'checked'"
-      ><b>{{ state.good.toLocaleString('en') }}</b> good</span
+      ><b>{{ state.good.toLocaleString('en') }}</b> {{ say('items.good') }}</span
     >
     <span v-if="state?.bad"
-      ><b>{{ state.bad.toLocaleString('en') }}</b> wrong</span
+      ><b>{{ state.bad.toLocaleString('en') }}</b> {{ say('items.wrong') }}</span
     >
-    <span v-if="!state" class="faded">Nothing is made before you have seen what was found.</span>
+    <span v-if="!state" class="faded">{{ say('items.nothingImportedUntilYou') }}</span>
     <template #actions>
       <button v-if="running || state?.state === 'checked'" class="word" @click="cancel">
-        Cancel
+        {{ say('common.cancel') }}
       </button>
       <ElButton
         v-if="state?.state === 'done'"
@@ -216,26 +223,28 @@ const stateWords = computed(() => {
             },
           })
         "
-        >Show them</ElButton
+        >{{ say('items.showThem') }}</ElButton
       >
       <ElButton
         v-else
         type="primary"
         :disabled="state?.state !== 'checked' || state.good === 0"
         @click="apply(state?.bad ? 'good' : 'all')"
-        >Make
-        {{
-          state?.state !== 'checked'
-            ? 'the items'
-            : count(state.good, state.bad ? 'good item' : 'item')
+        >{{
+          say('items.import2', {
+            value:
+              state?.state !== 'checked'
+                ? say('items.theItems')
+                : count(state.good, state.bad ? say('items.goodItem') : 'item'),
+          })
         }}</ElButton
       >
     </template>
   </FootingLine>
   <PlaceDialog
     v-model="choosing"
-    title="Where the items go"
-    act="Put them there"
+    :title="say('items.whereItemsGo')"
+    :act="say('items.chooseThisPlace')"
     :start="place"
     @done="place = $event"
   />

@@ -6,6 +6,7 @@ import { computed } from 'vue';
 import CompareTexts from '../compare/CompareTexts.vue';
 import { linesOfItem } from '../compare/wordDiff';
 import type { Compared } from './compared';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ compared: Compared; content: ItemContent; mayEdit: boolean }>();
 const emit = defineEmits<{ take: [item: ItemRow]; close: [] }>();
@@ -21,7 +22,13 @@ const sides = computed(() => {
 
 <template>
   <section class="compared">
-    <h3>{{ compared.isSource ? 'The source beside mine' : `Now beside ${compared.name}` }}</h3>
+    <h3>
+      {{
+        compared.isSource
+          ? say('items.theSourceMine')
+          : say('items.currentName', { name: compared.name })
+      }}
+    </h3>
     <CompareTexts
       :before="sides.before.lines"
       :after="sides.after.lines"
@@ -29,9 +36,9 @@ const sides = computed(() => {
       :after-name="sides.after.name"
     />
     <ElButton v-if="mayEdit" type="primary" @click="emit('take', compared.item)">{{
-      compared.isSource ? 'Take it over' : 'Go back to it'
+      compared.isSource ? say('items.useThisVersion') : say('items.restoreThisVersion')
     }}</ElButton>
-    <ElButton @click="emit('close')">Close</ElButton>
+    <ElButton @click="emit('close')">{{ say('common.close') }}</ElButton>
   </section>
 </template>
 

@@ -8,6 +8,7 @@ import { under, type Problem } from '../../parts/problems';
 import StandardPicker from '../library/StandardPicker.vue';
 import SelectField from '../../parts/SelectField.vue';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 const facts = defineModel<ItemFacts>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -53,7 +54,7 @@ const seconds = computed({
 <template>
   <div class="facts">
     <div class="wide">
-      <span class="label">Standards</span>
+      <span class="label">{{ say('common.standards') }}</span>
       <ul v-if="standards.length" class="list">
         <li v-for="standard in standards" :key="standard.id">
           <b>{{ standard.code }}</b> {{ standard.statement }}
@@ -62,19 +63,19 @@ const seconds = computed({
             class="word"
             @click="setStandards(facts.standards.filter((id) => id !== standard.id))"
           >
-            take away
+            {{ say('common.remove') }}
           </button>
         </li>
       </ul>
       <button type="button" class="word" @click="picking = true">
-        {{ standards.length ? 'Choose others' : 'Choose standards' }}
+        {{ standards.length ? say('items.chooseOthers') : say('items.chooseStandards') }}
       </button>
       <p v-for="problem in under(problems, '/standards')" :key="problem.message" class="wrong">
         {{ problem.message }}
       </p>
     </div>
     <label>
-      <span class="label">Subject</span>
+      <span class="label">{{ say('common.subject') }}</span>
       <ElInput v-model="facts.subject" list="subjects" maxlength="60" />
       <datalist id="subjects">
         <option v-for="entry in subjects" :key="entry" :value="entry" />
@@ -83,24 +84,24 @@ const seconds = computed({
         problem.message
       }}</span>
     </label>
-    <div role="group" aria-label="Grades">
-      <span class="label">Grades</span>
+    <div role="group" :aria-label="say('common.grades')">
+      <span class="label">{{ say('common.grades') }}</span>
       <button
         v-for="grade in library.grades"
         :key="grade"
         type="button"
         class="grade"
         :aria-pressed="facts.grades.includes(grade)"
-        :aria-label="`Grade ${grade}`"
+        :aria-label="say('items.gradeGrade', { grade })"
         @click="toggleGrade(grade)"
       >
         {{ grade }}
       </button>
     </div>
     <label>
-      <span class="label">Depth</span>
+      <span class="label">{{ say('common.depth') }}</span>
       <SelectField v-model="facts.depth"
-        ><ElOption :value="null" label="not said" /><ElOption
+        ><ElOption :value="null" :label="say('items.notSet')" /><ElOption
           v-for="depth in [1, 2, 3, 4]"
           :key="depth"
           :value="depth"
@@ -108,25 +109,26 @@ const seconds = computed({
       /></SelectField>
     </label>
     <label>
-      <span class="label">Expected seconds</span>
+      <span class="label">{{ say('items.expectedSeconds') }}</span>
       <ElInput v-model="seconds" inputmode="numeric" />
       <span v-for="problem in under(problems, '/seconds')" :key="problem.message" class="wrong">{{
         problem.message
       }}</span>
     </label>
     <label class="wide">
-      <span class="label">Tags</span>
-      <ElInput v-model.lazy="tags" placeholder="warm up, homework" />
+      <span class="label">{{ say('items.tags') }}</span>
+      <ElInput v-model.lazy="tags" :placeholder="say('items.warmUpHomework')" />
       <span v-for="problem in under(problems, '/tags')" :key="problem.message" class="wrong">{{
         problem.message
       }}</span>
     </label>
     <label
-      ><span class="label">Author</span><ElInput v-model="facts.author" maxlength="200"
+      ><span class="label">{{ say('items.author') }}</span
+      ><ElInput v-model="facts.author" maxlength="200"
     /></label>
     <label
-      ><span class="label">Licence</span
-      ><ElInput v-model="facts.licence" maxlength="120" placeholder="CC BY 4.0"
+      ><span class="label">{{ say('items.license') }}</span
+      ><ElInput v-model="facts.licence" maxlength="120" :placeholder="say('items.ccBy40')"
     /></label>
   </div>
   <StandardPicker v-model="picking" :chosen="facts.standards" @done="setStandards" />

@@ -8,6 +8,7 @@ import PassagePicker from './PassagePicker.vue';
 import PastedChoicesStrip from './PastedChoicesStrip.vue';
 import { under, type Problem } from '../../parts/problems';
 import RichField from '../../rich/RichField.vue';
+import { say } from '../../words/teacher';
 
 const content = defineModel<ItemContent>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -36,10 +37,10 @@ function addHint(): void {
 </script>
 
 <template>
-  <h2>Question</h2>
+  <h2>{{ say('common.question') }}</h2>
   <RichField
     v-model="content.stem"
-    label="Question"
+    :label="say('common.question')"
     :invalid="under(problems, '/stem').length > 0"
     @pasted="lookForChoices"
   />
@@ -62,22 +63,22 @@ function addHint(): void {
   />
   <p class="add">
     <button type="button" class="word" :disabled="content.parts.length >= 20" @click="addPart">
-      Add a part (A, B …)
+      {{ say('items.addPartB') }}
     </button>
   </p>
-  <h2 class="gap">Explanation</h2>
-  <RichField v-model="content.explanation" label="Explanation" />
+  <h2 class="gap">{{ say('common.explanation') }}</h2>
+  <RichField v-model="content.explanation" :label="say('common.explanation')" />
   <p v-for="problem in under(problems, '/explanation')" :key="problem.message" class="wrong">
     {{ problem.message }}
   </p>
   <h2 class="gap">
-    Hints <span class="faded small">in the order in which a student may ask for them</span>
+    {{ say('items.hints') }} <span class="faded small">{{ say('items.inOrderInWhich') }}</span>
   </h2>
   <div v-for="(hint, position) in content.hints" :key="position" class="hint">
     <RichField
       :model-value="hint"
       small
-      :label="`Hint ${position + 1}`"
+      :label="say('items.hintNumber', { number: position + 1 })"
       @update:model-value="content.hints[position] = $event"
     />
     <button
@@ -88,15 +89,17 @@ function addHint(): void {
         content.hints.splice(position - 1, 0, elementAt(content.hints.splice(position, 1), 0))
       "
     >
-      up
+      {{ say('items.up') }}
     </button>
-    <button type="button" class="word" @click="content.hints.splice(position, 1)">remove</button>
+    <button type="button" class="word" @click="content.hints.splice(position, 1)">
+      {{ say('items.remove') }}
+    </button>
   </div>
   <button v-if="content.hints.length < 10" type="button" class="word" @click="addHint">
-    Add a hint
+    {{ say('items.addHint') }}
   </button>
   <label class="field gap">
-    <span class="label">Notes for teachers</span>
+    <span class="label">{{ say('items.notesTeachers') }}</span>
     <ElInput v-model="content.notes" :rows="2" maxlength="4000" type="textarea" />
   </label>
 </template>

@@ -4,6 +4,7 @@
  * that has changed.
  */
 import type { OpenItem } from './useItem';
+import { say } from '../../words/teacher';
 
 defineProps<{
   opened: OpenItem | null;
@@ -17,20 +18,20 @@ const emit = defineEmits<{ startOver: []; copy: []; compare: []; leave: [] }>();
 
 <template>
   <p v-if="recovered" class="notice" role="status">
-    This is what you had typed before; it was not saved yet.
-    <button class="word" @click="emit('startOver')">Go back to the saved wording</button>
+    {{ say('items.thisWhatYouHad') }}
+    <button class="word" @click="emit('startOver')">{{ say('items.goBackSavedWording') }}</button>
   </p>
   <p v-if="!mayEdit" class="notice" role="status">
-    This item belongs to others.
+    {{ say('items.thisItemBelongsOthers') }}
     <button v-if="opened?.item.may === 'use'" class="word" @click="emit('copy')">
-      Copy it into a bank of yours
+      {{ say('items.copyIntoBankYours') }}
     </button>
-    to change it.
+    {{ say('items.toChange') }}
   </p>
   <div v-if="newerSource" class="notice" role="status">
-    Its source in {{ newerSource.bank }} has a newer revision.
-    <button class="word" @click="emit('compare')">Compare and take it</button>
-    <button class="word" @click="emit('leave')">Leave mine as it is</button>
+    {{ say('items.itsSourceInBank', { bank: newerSource.bank }) }}
+    <button class="word" @click="emit('compare')">{{ say('items.compareUpdate') }}</button>
+    <button class="word" @click="emit('leave')">{{ say('items.keepMine') }}</button>
   </div>
 </template>
 

@@ -3,12 +3,11 @@
 import { present } from '@oaken/core/certain';
 import { itemPoints, type ItemFacts } from '@oaken/core/items';
 import type { ItemRow } from '@oaken/contract/banks';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, provide, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { under } from '../../parts/problems';
@@ -33,6 +32,7 @@ import NearNote from './NearNote.vue';
 import { useDraft } from './useDraft';
 import { factsOf, useItem } from './useItem';
 import { useNearCopies } from './useNearCopies';
+import { say } from '../../words/teacher';
 
 const router = useRouter();
 const library = useLibrary();
@@ -63,7 +63,7 @@ const saving = useSaving<ItemRow>(async (basedOn) => {
   return item.revisionId === basedOn ? null : item;
 });
 const { busy, theirs } = saving;
-const startAgain = () => done('What was not saved is gone from the page.', startOver());
+const startAgain = () => done(say('common.unsavedChangesDiscarded'), startOver());
 /** A new item is not called wrong before its author thinks that it is done. */
 const attempted = ref(itemId !== null);
 const choosing = ref(false);
@@ -72,10 +72,10 @@ const near = useNearCopies(
   itemId,
 );
 const tabs = {
-  view: 'Student’s view',
-  facts: 'Standards',
-  uses: 'Where used',
-  history: 'Revisions',
+  view: say('items.studentsView'),
+  facts: say('common.standards'),
+  uses: say('items.whereUsed'),
+  history: say('items.revisions'),
 };
 const tab = ref<keyof typeof tabs>('view');
 const clientKey = crypto.randomUUID();
@@ -101,7 +101,7 @@ async function make(written: Written): Promise<void> {
   const made = await call('makeItem', { body: { clientKey, bank, folder, ...written } });
   forget();
   rebase(sent);
-  done(`The item is in ${where.value}.`);
+  done(say('items.theItemInWhere', { where: where.value }));
   await router.replace(`/items/${made.id}`);
 }
 async function revise(id: number, body: Written & { basedOn: number; sourceRevision?: number }) {
@@ -113,8 +113,8 @@ async function revise(id: number, body: Written & { basedOn: number; sourceRevis
   forget();
   if (asSent() !== sent) rebase(sent);
   else take({ content: item.content, facts: factsOf(item) });
-  const kept = uses ? ` ${count(uses, 'test')} keep the revision that they had.` : '';
-  done(`Revision ${item.revision} is saved.${kept}`);
+  const kept = uses ? say('items.testsKeepRevisionThey', { n: uses }) : '';
+  done(say('items.revisionRevisionSavedKept', { revision: item.revision, kept }));
 }
 async function save(
   basedOn = Number(base.value),
@@ -128,8 +128,8 @@ async function save(
   if (serverProblems.value.some(({ pointer }) => pointer.startsWith('/facts'))) tab.value = 'facts';
 }
 const act = computed(() => {
-  if (valid.value && facts.value?.subject === '') return 'Say where it belongs';
-  return itemId === null ? 'Save the item' : 'Save as revision';
+  if (valid.value && facts.value?.subject === '') return say('items.chooseLocation');
+  return itemId === null ? say('items.saveItem') : say('items.saveAsRevision');
 });
 /** Whatever is still missing is shown where it is missing. */
 function press(): void {
@@ -167,22 +167,24 @@ async function leaveSource(): Promise<void> {
 async function copyToMine(to: { bank: number; folder: number | null }): Promise<void> {
   if (itemId === null) return;
   const { items } = await call('copyItems', { body: { items: [itemId], ...to } });
-  done('The copy is yours to change.');
+  done(say('items.theCopyYoursChange'));
   await router.push(`/items/${items[0]}`);
 }
 const title = computed(() => {
   if (opened.value) return stemLine(opened.value.item.content.stem, 60);
-  return itemId === null ? 'New item' : 'Item';
+  return itemId === null ? say('items.newItem') : say('common.item');
 });
 const saveStatus = computed(() => {
   if (changed.value) return 'Not saved yet; kept in this browser';
-  return opened.value ? `Revision ${opened.value.item.revision}, as saved` : 'Nothing written yet';
+  return opened.value
+    ? say('items.revisionRevisionAsSaved', { revision: opened.value.item.revision })
+    : say('items.nothingWrittenYet');
 });
 </script>
 
 <template>
-  <PageHead :title="title" :where="`Banks · ${where}`">
-    <RouterLink to="/banks">Back to the banks</RouterLink>
+  <PageHead :title="title" :where="say('items.banksWhere', { where })">
+    <RouterLink to="/banks">{{ say('items.backBanks') }}</RouterLink>
   </PageHead>
   <p v-if="wrong || saving.wrong.value" class="wrong inset" role="alert">
     {{ wrong || saving.wrong.value }}
@@ -194,12 +196,12 @@ const saveStatus = computed(() => {
     :newer-source="newerSource"
     @start-over="startAgain"
     @copy="choosing = true"
-    @compare="newerSource && compare(newerSource.now, 'the source now', true)"
+    @compare="newerSource && compare(newerSource.now, say('items.theSourceNow'), true)"
     @leave="leaveSource"
   />
   <SavedMeanwhile
     v-if="theirs && content"
-    what="item"
+    :what="say('items.item')"
     :theirs="linesOfItem(theirs.content)"
     :mine="linesOfItem(content)"
     @mine="save(theirs.revisionId)"
@@ -208,8 +210,8 @@ const saveStatus = computed(() => {
   <FacingPages
     v-if="content && facts"
     name="item"
-    left="Wording and key"
-    right="Beside it"
+    :left="say('items.wordingKey')"
+    :right="say('items.previewDetails')"
     :start="54"
   >
     <template #left>
@@ -218,7 +220,7 @@ const saveStatus = computed(() => {
       </fieldset>
     </template>
     <template #right>
-      <div class="tabs" role="tablist" aria-label="Beside the item">
+      <div class="tabs" role="tablist" :aria-label="say('items.previewDetails2')">
         <button
           v-for="(name, key) in tabs"
           :key="key"
@@ -239,9 +241,9 @@ const saveStatus = computed(() => {
         />
         <template v-else-if="tab === 'facts'">
           <p>
-            <span class="label">Lies in</span> {{ where }}
+            <span class="label">{{ say('items.location') }}</span> {{ where }}
             <button v-if="itemId === null" type="button" class="word" @click="choosing = true">
-              choose another place
+              {{ say('items.change') }}
             </button>
           </p>
           <FactsEditor v-model="facts" :problems="under(serverProblems, '/facts')" />
@@ -259,15 +261,19 @@ const saveStatus = computed(() => {
       </div>
     </template>
   </FacingPages>
-  <FootingLine label="Item">
+  <FootingLine :label="say('common.item')">
     <span>{{ saveStatus }}</span>
     <span v-if="valid"
-      ><b>{{ count(itemPoints(valid), 'point') }}</b></span
+      ><b>{{ say('items.points', { n: itemPoints(valid) }) }}</b></span
     >
-    <span v-if="opened">{{ usedIn ? `used in ${count(usedIn, 'test')}` : 'in no test yet' }}</span>
-    <span v-if="facts && facts.standards.length === 0" class="faded">no standard yet</span>
+    <span v-if="opened">{{
+      usedIn ? say('items.usedInTests', { n: usedIn }) : say('items.inNoTestYet')
+    }}</span>
+    <span v-if="facts && facts.standards.length === 0" class="faded">{{
+      say('items.noStandardYet')
+    }}</span>
     <template #actions>
-      <ElButton :disabled="!changed" @click="startAgain">Start over</ElButton>
+      <ElButton :disabled="!changed" @click="startAgain">{{ say('items.startOver') }}</ElButton>
       <ElButton
         type="primary"
         :disabled="
@@ -281,8 +287,8 @@ const saveStatus = computed(() => {
   </FootingLine>
   <PlaceDialog
     v-model="choosing"
-    :title="mayEdit ? 'Where the item goes' : 'Copy into'"
-    :act="mayEdit ? 'Put it there' : 'Copy it'"
+    :title="mayEdit ? say('items.locationItem') : say('items.copyInto')"
+    :act="mayEdit ? say('items.chooseThisPlace2') : say('items.copy')"
     :start="place"
     @done="(to) => (mayEdit ? (place = to) : copyToMine(to))"
   />

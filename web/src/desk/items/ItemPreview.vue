@@ -8,13 +8,13 @@ import {
   type ItemContent,
   type Responses,
 } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { computed, reactive, ref, watch } from 'vue';
 import ItemView from '../../kinds/ItemView.vue';
 import PassageView from '../../parts/PassageView.vue';
 import { pointsText } from '../shared/words';
 import { useShownPassage } from './passages';
 import type { Problem } from '../../parts/problems';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   content: ItemContent;
@@ -46,7 +46,12 @@ function again(): void {
 </script>
 
 <template>
-  <div v-if="passage" class="beside" tabindex="0" :aria-label="`Passage: ${passage.title}`">
+  <div
+    v-if="passage"
+    class="beside"
+    tabindex="0"
+    :aria-label="say('items.passageTitle', { title: passage.title })"
+  >
     <PassageView :passage="passage" />
   </div>
   <ItemView
@@ -56,27 +61,34 @@ function again(): void {
     @answer="(part, response) => (responses[part] = response)"
   />
   <div v-if="missing.length" class="score">
-    <h2>Still missing</h2>
+    <h2>{{ say('items.stillMissing') }}</h2>
     <ul>
       <li v-for="message in missing" :key="message">{{ message }}</li>
     </ul>
   </div>
   <p v-else-if="quiet && !asked" class="score">
-    <ElButton @click="asked = true">Score my answer</ElButton>
+    <ElButton @click="asked = true">{{ say('items.scoreMyAnswer') }}</ElButton>
   </p>
   <template v-else>
     <p class="score" role="status">
       <template v-if="counts || scored.maxPoints > 0"
-        ><b>{{ pointsText(scored.points) }} of {{ count(scored.maxPoints, 'point') }}</b> for this
-        answer{{ scored.needsMarking ? ', and a part that you would mark' : '' }}.</template
-      ><template v-else>This gives no points.</template>{{ ' ' }}
+        ><b>{{
+          say('items.pointsPoints', { n: scored.maxPoints, points: pointsText(scored.points) })
+        }}</b>
+        {{
+          say('items.forThisAnswer', {
+            value: scored.needsMarking ? say('items.andPartYouWould') : '',
+          })
+        }}</template
+      ><template v-else>{{ say('items.thisGivesNoPoints') }}</template
+      >{{ ' ' }}
       <button
         v-if="quiet || Object.keys(responses).length"
         type="button"
         class="word"
         @click="again"
       >
-        Start again
+        {{ say('items.startAgain') }}
       </button>
     </p>
     <p v-for="(sentence, index) in keysInWords(content)" :key="index" class="faded">

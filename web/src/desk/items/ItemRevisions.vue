@@ -2,6 +2,7 @@
 /** Every revision of an item, to be compared with what stands now. */
 import { useWords } from '../shared/words';
 import type { OpenItem } from './useItem';
+import { say } from '../../words/teacher';
 
 defineProps<{ opened: OpenItem | null }>();
 const emit = defineEmits<{ compare: [revisionId: number, name: string] }>();
@@ -9,21 +10,24 @@ const words = useWords();
 </script>
 
 <template>
-  <p v-if="!opened" class="faded">The first save is revision 1.</p>
+  <p v-if="!opened" class="faded">{{ say('items.theFirstSaveRevision') }}</p>
   <ul v-else class="revisions">
     <li v-for="revision in opened.revisions" :key="revision.id">
-      <b>Revision {{ revision.number }}</b
-      >{{ revision.forTest ? `, only for “${revision.forTest}”` : '' }}
-      <span class="faded">by {{ revision.by }}, {{ words.time(revision.at) }}</span>
+      <b>{{ say('items.revisionNumber', { number: revision.number }) }}</b>{{
+        revision.forTest ? say('items.onlyTest', { forTest: revision.forTest }) : ''
+      }}
+      <span class="faded">{{
+        say('common.byByAt', { by: revision.by, at: words.time(revision.at) })
+      }}</span>
       <span v-if="revision.id === opened.item.revisionId" class="faded">
-        · the one that stands</span
+        {{ say('items.current') }}</span
       >
       <button
         v-else
         class="word"
         @click="emit('compare', revision.id, `revision ${revision.number}`)"
       >
-        compare
+        {{ say('items.compare') }}
       </button>
     </li>
   </ul>

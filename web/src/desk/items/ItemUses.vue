@@ -2,6 +2,7 @@
 /** Where an item is used, what was copied from it, and what it was copied from. */
 import type { OpenItem } from './useItem';
 import UsesList from './UsesList.vue';
+import { say } from '../../words/teacher';
 
 defineProps<{ opened: OpenItem | null }>();
 </script>
@@ -9,16 +10,18 @@ defineProps<{ opened: OpenItem | null }>();
 <template>
   <UsesList :uses="opened?.uses ?? []" :hidden="opened?.hiddenUses ?? 0" />
   <template v-if="opened?.copies.length">
-    <h3>Copies</h3>
+    <h3>{{ say('items.copies') }}</h3>
     <ul>
       <li v-for="copy in opened.copies" :key="copy.itemId">
-        <RouterLink :to="`/items/${copy.itemId}`">in {{ copy.bank }}</RouterLink>
-        <span class="faded">by {{ copy.by }}</span>
+        <RouterLink :to="`/items/${copy.itemId}`">{{
+          say('items.inBank', { bank: copy.bank })
+        }}</RouterLink>
+        <span class="faded">{{ say('items.byBy', { by: copy.by }) }}</span>
       </li>
     </ul>
   </template>
   <p v-if="opened?.source" class="faded">
-    Copied from
+    {{ say('items.copiedFrom') }}
     <RouterLink :to="`/items/${opened.source.itemId}`">{{ opened.source.bank }}</RouterLink>.
   </p>
 </template>

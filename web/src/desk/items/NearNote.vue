@@ -2,13 +2,14 @@
 /** Items that have almost the same words, beside the one that is written. */
 import type { ItemRow } from '@oaken/contract/banks';
 import { stemLine } from '../shared/words';
+import { say } from '../../words/teacher';
 
 defineProps<{ near: readonly { item: ItemRow }[] }>();
 </script>
 
 <template>
   <div v-if="near.length" class="margin-note" role="status">
-    Almost the same words as
+    {{ say('items.almostSameWordsAs') }}
     <template v-for="(copy, index) in near" :key="copy.item.id"
       ><template v-if="index">, </template
       ><RouterLink :to="`/items/${copy.item.id}`" target="_blank">{{

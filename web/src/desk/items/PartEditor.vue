@@ -8,6 +8,7 @@ import RuleEditor from './RuleEditor.vue';
 import { under, type Problem } from '../../parts/problems';
 import RichField from '../../rich/RichField.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<Part>({ required: true });
 const props = defineProps<{ problems: Problem[]; at: number; earlier: Part[]; several: boolean }>();
@@ -47,35 +48,49 @@ const general = computed(() =>
 <template>
   <section class="part">
     <header>
-      <h2 v-if="several">Part {{ letter(at) }}</h2>
+      <h2 v-if="several">{{ say('items.partLetter', { letter: letter(at) }) }}</h2>
       <SelectField
         class="kind"
         :model-value="part.kind"
-        :aria-label="several ? `Kind of part ${letter(at)}` : 'Kind'"
+        :aria-label="
+          several ? say('items.kindPartLetter', { letter: letter(at) }) : say('common.kind')
+        "
         @update:model-value="choose"
         ><ElOption v-for="kind in partKinds" :key="kind" :value="kind" :label="kinds[kind].title"
       /></SelectField>
       <span class="faded small asks">{{ kinds[part.kind].asks }}</span>
       <template v-if="several">
         <button type="button" class="word" :disabled="at === 0" @click="emit('move', -1)">
-          up
+          {{ say('items.up') }}
         </button>
-        <button type="button" class="word" @click="emit('remove')">remove</button>
+        <button type="button" class="word" @click="emit('remove')">
+          {{ say('items.remove') }}
+        </button>
       </template>
     </header>
-    <div v-if="wanted" class="asking" role="alertdialog" aria-label="Change the kind">
+    <div v-if="wanted" class="asking" role="alertdialog" :aria-label="say('items.changeKind')">
       <p>
-        As “{{ kinds[wanted.part.kind].title.toLowerCase() }}” it cannot keep
-        {{ listing(wanted.lost) }}. Everything else stays.
+        {{
+          say('items.changingTitleLosesLost', {
+            title: kinds[wanted.part.kind].title.toLowerCase(),
+            lost: listing(wanted.lost),
+          })
+        }}
       </p>
-      <ElButton size="small" type="primary" @click="change">Change it</ElButton>
-      <ElButton size="small" @click="wanted = null">Leave it as it is</ElButton>
+      <ElButton size="small" type="primary" @click="change">{{
+        say('items.changeKind2')
+      }}</ElButton>
+      <ElButton size="small" @click="wanted = null">{{ say('items.cancel') }}</ElButton>
     </div>
     <template v-if="hasPrompt">
       <RichField
         :model-value="part.prompt ?? ''"
         small
-        :label="several ? `Question of part ${letter(at)}` : 'Before the answer'"
+        :label="
+          several
+            ? say('items.questionPartLetter', { letter: letter(at) })
+            : say('items.beforeAnswer')
+        "
         @update:model-value="setPrompt"
       />
     </template>
@@ -88,13 +103,15 @@ const general = computed(() =>
     />
     <RuleEditor v-model="part" :problems="problems" />
     <label v-if="several && machine.length" class="small needs">
-      Counts
+      {{ say('items.counts') }}
       <SelectField v-model="needs"
-        ><ElOption value="" label="by itself" /><ElOption
+        ><ElOption value="" :label="say('items.byItself')" /><ElOption
           v-for="earlierPart in machine"
           :key="earlierPart.id"
           :value="earlierPart.id"
-          :label="`only when part ${letter(earlier.indexOf(earlierPart))} is right`"
+          :label="
+            say('items.onlyWhenPartLetter', { letter: letter(earlier.indexOf(earlierPart)) })
+          "
       /></SelectField>
     </label>
     <p

@@ -2,12 +2,12 @@
 /** The passage that an item asks about: chosen, changed for its newest revision, or taken away. */
 import type { PassageRow } from '@oaken/contract/passages';
 import type { ItemContent } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { useShownPassage } from './passages';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const passage = defineModel<ItemContent['passage']>({ required: true });
 const open = ref(false);
@@ -36,31 +36,39 @@ function choose(row: PassageRow): void {
 <template>
   <p class="passage">
     <template v-if="passage">
-      About the passage
+      {{ say('items.aboutPassage') }}
       <RouterLink :to="`/passages/${passage.id}`" target="_blank">{{
         shown?.title ?? '…'
       }}</RouterLink>
-      <button type="button" class="word" @click="open = true">another one</button>
-      <button type="button" class="word" @click="passage = undefined">without a passage</button>
+      <button type="button" class="word" @click="open = true">{{ say('items.change2') }}</button>
+      <button type="button" class="word" @click="passage = undefined">
+        {{ say('items.withoutPassage') }}
+      </button>
     </template>
-    <button v-else type="button" class="word" @click="open = true">Ask about a passage</button>
+    <button v-else type="button" class="word" @click="open = true">
+      {{ say('items.askAboutPassage') }}
+    </button>
   </p>
-  <ElDialog v-model="open" title="Passages" width="560px" append-to-body>
+  <ElDialog v-model="open" :title="say('common.passages')" width="560px" append-to-body>
     <ElInput
       v-model="words"
       type="search"
-      placeholder="Words of the passage"
-      aria-label="Words of the passage"
+      :placeholder="say('items.wordsPassage')"
+      :aria-label="say('items.wordsPassage')"
     />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ul class="found">
       <li v-for="entry in passages" :key="entry.id">
         <button type="button" class="word" @click="choose(entry)">{{ entry.title }}</button>
-        <span class="faded small"> {{ entry.bank }}, {{ count(entry.items, 'item') }}</span>
+        <span class="faded small">
+          {{ entry.bank }}, {{ say('common.items2', { n: entry.items }) }}</span
+        >
       </li>
-      <li v-if="passages.length === 0" class="faded">No passage has these words.</li>
+      <li v-if="passages.length === 0" class="faded">{{ say('items.noPassageHasThese') }}</li>
     </ul>
-    <p><RouterLink to="/passages/new" target="_blank">Write a new passage</RouterLink></p>
+    <p>
+      <RouterLink to="/passages/new" target="_blank">{{ say('items.writeNewPassage') }}</RouterLink>
+    </p>
   </ElDialog>
 </template>
 

@@ -8,8 +8,9 @@ import {
   type ItemContent,
   type PastedChoices,
 } from '@oaken/core/items';
-import { count, plainText, shorten } from '@oaken/core/text';
+import { plainText, shorten } from '@oaken/core/text';
 import { computed, ref } from 'vue';
+import { say } from '../../words/teacher';
 
 const content = defineModel<ItemContent>({ required: true });
 const pasted = ref<PastedChoices | null>(null);
@@ -49,15 +50,20 @@ function take(): void {
 </script>
 
 <template>
-  <div v-if="pasted" class="strip" role="status" aria-label="Choices in what was pasted">
+  <div v-if="pasted" class="strip" role="status" :aria-label="say('items.choicesInWhatWas')">
     <p>
-      What you pasted has {{ count(pasted.choices.length, 'choice') }}: {{ words
-      }}{{
-        written > 0 ? `. They would take the place of the ${count(written, 'choice')} below` : ''
-      }}.
+      {{
+        say('items.whatYouPastedHas', {
+          n: pasted.choices.length,
+          words,
+          value: written > 0 ? say('items.theyWouldTakePlace', { n: written }) : '',
+        })
+      }}
     </p>
-    <ElButton size="small" type="primary" @click="take">Make them the choices</ElButton>
-    <ElButton size="small" @click="pasted = null">Leave them in the question</ElButton>
+    <ElButton size="small" type="primary" @click="take">{{
+      say('items.useThemAsChoices')
+    }}</ElButton>
+    <ElButton size="small" @click="pasted = null">{{ say('items.keepThemInQuestion') }}</ElButton>
   </div>
 </template>
 

@@ -7,18 +7,19 @@ import { computed } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import SelectField from '../../parts/SelectField.vue';
 import CommitInput from '../../parts/CommitInput.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<Part>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
 
 const names: Record<RuleName, string> = {
-  'all-or-nothing': 'All or nothing',
-  'each-right': 'Each right one counts',
-  'wrong-takes-away': 'Each right one counts, wrong ones take away',
-  'each-place': 'Each one in its own place counts',
-  'each-pair': 'Each two in the right order count',
-  table: 'Points for each choice',
-  'by-hand': 'A teacher marks it',
+  'all-or-nothing': say('items.allOrNothing'),
+  'each-right': say('items.pointsEachRightOne'),
+  'wrong-takes-away': say('items.pointsEachRightOneWrong'),
+  'each-place': say('items.pointsEachOneIn'),
+  'each-pair': say('items.pointsEachTwoIn'),
+  table: say('items.pointsEachChoice'),
+  'by-hand': say('items.aTeacherMarks'),
 };
 
 const kind = computed(() => kindOf(part.value));
@@ -88,13 +89,15 @@ const ruleProblems = computed(() => under(props.problems, '/rule'));
 <template>
   <div v-if="rule" class="rule">
     <label v-if="offered.length > 1">
-      <span class="label">Rule</span>
+      <span class="label">{{ say('items.rule') }}</span>
       <SelectField :model-value="rule.rule" @update:model-value="choose($event as RuleName)"
         ><ElOption v-for="name in offered" :key="name" :value="name" :label="names[name]"
       /></SelectField>
     </label>
     <label v-if="rule.rule !== 'table' && !('criteria' in part && part.criteria?.length)">
-      <span class="label">{{ rule.rule === 'by-hand' ? 'Points at most' : 'Points' }}</span>
+      <span class="label">{{
+        rule.rule === 'by-hand' ? say('items.maximumPoints') : say('common.points')
+      }}</span>
       <ElInput
         class="narrow"
         inputmode="decimal"
@@ -106,8 +109,8 @@ const ruleProblems = computed(() => under(props.problems, '/rule'));
   <table v-if="rule?.rule === 'table'" class="ruled points">
     <thead>
       <tr>
-        <th>{{ kind.worths ? 'Accepted answer' : 'Choice' }}</th>
-        <th class="figures">Points</th>
+        <th>{{ kind.worths ? say('items.acceptedAnswer') : say('common.choice') }}</th>
+        <th class="figures">{{ say('common.points') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -118,28 +121,28 @@ const ruleProblems = computed(() => under(props.problems, '/rule'));
             class="narrow"
             inputmode="decimal"
             :model-value="shown(pointsOf(line.value))"
-            :aria-label="`Points for ${line.label}`"
+            :aria-label="say('items.pointsLabel', { label: line.label })"
             @input="setValue(line.value, numberIn($event))"
           />
         </td>
       </tr>
       <tr>
-        <td class="faded">Everything together at least / at most</td>
+        <td class="faded">{{ say('items.minimumMaximumScore') }}</td>
         <td class="figures bounds">
           <CommitInput
             class="narrow"
             inputmode="decimal"
             :model-value="shown(rule.lower)"
             placeholder="0"
-            aria-label="Points at least"
+            :aria-label="say('items.minimumPoints')"
             @change="setBound('lower', $event)"
           />
           <CommitInput
             class="narrow"
             inputmode="decimal"
             :model-value="shown(rule.upper)"
-            placeholder="any"
-            aria-label="Points at most"
+            :placeholder="say('common.any')"
+            :aria-label="say('items.maximumPoints')"
             @change="setBound('upper', $event)"
           />
         </td>
@@ -147,8 +150,7 @@ const ruleProblems = computed(() => under(props.problems, '/rule'));
     </tbody>
   </table>
   <p v-if="paysForAll" class="caution" role="status">
-    Whoever picks everything earns all the points. Let wrong ones take points away, or let students
-    pick only so many.
+    {{ say('items.choosingEverythingEarnsAll') }}
   </p>
   <p v-for="problem in ruleProblems" :key="problem.pointer + problem.message" class="wrong">
     {{ problem.message }}

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Where items are used, as far as I may know: tests, their owners, and to which classes they were given and when. */
 import type { Use } from '@oaken/contract/banks';
-import { count } from '@oaken/core/text';
 import { useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 defineProps<{
   uses: readonly (Use & { items?: number })[];
@@ -15,7 +15,7 @@ const words = useWords();
 
 <template>
   <p v-if="uses.length + hidden === 0" class="faded">
-    {{ (of ?? 1) > 1 ? 'They are' : 'It is' }} in no test yet.
+    {{ say('items.inNoTestYet2', { value: (of ?? 1) > 1 ? say('items.they') : say('items.it') }) }}
   </p>
   <ul v-else class="uses">
     <li v-for="use in uses" :key="use.testId">
@@ -24,14 +24,16 @@ const words = useWords();
         >{{ use.title }}</span
       >{{ ' '
       }}<span class="faded">
-        by {{ use.mine ? 'me' : use.owner
-        }}<template v-if="(of ?? 1) > 1 && use.items">, {{ use.items }} of them</template
+        {{ say('items.by', { value: use.mine ? say('items.me') : use.owner })
+        }}<template v-if="(of ?? 1) > 1 && use.items">{{
+          say('items.itemsThem', { items: use.items })
+        }}</template
         ><template v-for="given in use.given" :key="given.class + given.opensAt"
           >; {{ given.class }}, {{ words.time(given.opensAt) }}</template
         ></span
       >
     </li>
-    <li v-if="hidden" class="faded">and in {{ count(hidden, 'test') }} of other schools</li>
+    <li v-if="hidden" class="faded">{{ say('items.andInTestsOther', { n: hidden }) }}</li>
   </ul>
 </template>
 

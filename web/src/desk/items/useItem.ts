@@ -7,6 +7,7 @@ import { useRoute } from 'vue-router';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
 import { useLibrary } from '../library/library';
+import { say } from '../../words/teacher';
 
 export type OpenItem = AnswerOf<typeof api.readItem>;
 
@@ -74,7 +75,7 @@ export function useItem() {
     /** The place in words. */
     where: computed(() => {
       const bank = library.banks.find(({ id }) => id === place.value.bank);
-      if (!bank) return 'no bank chosen';
+      if (!bank) return say('items.noBankChosen');
       const folder = bank.folders.find(({ id }) => id === place.value.folder);
       return folder ? `${bank.name} · ${folder.name}` : bank.name;
     }),

@@ -7,6 +7,7 @@ import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const words = useWords();
 const box = ref<AnswerOf<typeof api.readMailbox> | null>(null);
@@ -22,19 +23,21 @@ onUnmounted(() => clearInterval(timer));
 </script>
 
 <template>
-  <PageHead title="Mailbox" where="Simulated: no letter leaves this machine" />
+  <PageHead :title="say('accounts.mailbox')" :where="say('accounts.simulatedNoLetterLeaves')" />
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-if="box && !box.there" title="There is no simulated mailbox here."
-      >Letters go to real mailboxes by the school’s own mail service.</EmptyNote
-    >
-    <EmptyNote v-else-if="box?.letters.length === 0" title="Nothing has come yet."
-      >Give a test and tick “write to them”; the letters arrive here within seconds.</EmptyNote
-    >
+    <EmptyNote v-if="box && !box.there" :title="say('accounts.thereNoSimulatedMailbox')">{{
+      say('accounts.lettersGoRealMailboxes')
+    }}</EmptyNote>
+    <EmptyNote v-else-if="box?.letters.length === 0" :title="say('accounts.nothingHasComeYet')">{{
+      say('accounts.giveTestTickWrite')
+    }}</EmptyNote>
     <details v-for="(letter, index) in box?.letters" :key="`${letter.at}${letter.to}${index}`">
       <summary>
         <b>{{ letter.subject }}</b>
-        <span class="faded">to {{ letter.to }}, {{ words.time(letter.at) }}</span>
+        <span class="faded">{{
+          say('accounts.toAt', { to: letter.to, at: words.time(letter.at) })
+        }}</span>
       </summary>
       <p class="text">{{ letter.text }}</p>
     </details>

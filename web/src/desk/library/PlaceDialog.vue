@@ -5,6 +5,7 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { folderLines, useLibrary } from './library';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 export interface Place {
   bank: number;
@@ -34,7 +35,7 @@ whenOpened(open, () => {
 const isHere = (bank: number, folder: number | null) =>
   place.value.bank === bank && place.value.folder === folder;
 const parentName = computed(() =>
-  place.value.folder === null ? 'the bank' : library.folderName(place.value.folder),
+  place.value.folder === null ? say('banks.theBank') : library.folderName(place.value.folder),
 );
 
 async function makeFolder(): Promise<void> {
@@ -60,7 +61,7 @@ function finish(): void {
   <ElDialog v-model="open" :title="title" width="520px" append-to-body>
     <p v-if="note" class="faded">{{ note }}</p>
     <slot v-if="open" />
-    <ul class="places" aria-label="Banks and folders">
+    <ul class="places" :aria-label="say('banks.banksFolders')">
       <template v-for="bank in library.mayChange" :key="bank.id">
         <li>
           <ElRadio
@@ -92,14 +93,16 @@ function finish(): void {
       <ElInput
         v-model="newName"
         maxlength="120"
-        :placeholder="`New folder in ${parentName}`"
-        :aria-label="`Name of a new folder in ${parentName}`"
+        :placeholder="say('banks.newFolderInParent', { parentName })"
+        :aria-label="say('banks.nameNewFolderIn', { parentName })"
       />
-      <ElButton native-type="submit" :disabled="newName.trim() === ''">Make folder</ElButton>
+      <ElButton native-type="submit" :disabled="newName.trim() === ''">{{
+        say('banks.makeFolder')
+      }}</ElButton>
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
       <ElButton type="primary" :disabled="place.bank === null" @click="finish">{{ act }}</ElButton>
     </template>
   </ElDialog>

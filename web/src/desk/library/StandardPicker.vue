@@ -4,6 +4,7 @@ import { wordsOf } from '@oaken/core/finding';
 import { computed, ref } from 'vue';
 import { useLibrary } from './library';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ chosen: readonly number[]; title?: string }>();
@@ -37,12 +38,12 @@ function finish(): void {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="title ?? 'Standards'" width="680px" append-to-body>
+  <ElDialog v-model="open" :title="title ?? say('common.standards')" width="680px" append-to-body>
     <ElInput
       v-model="words"
       type="search"
-      placeholder="Code or words"
-      aria-label="Code or words of a standard"
+      :placeholder="say('banks.codeOrWords')"
+      :aria-label="say('banks.codeOrWordsStandard')"
     />
     <ul class="standards">
       <li v-for="match in matches.slice(0, shownLimit)" :key="match.id">
@@ -50,15 +51,15 @@ function finish(): void {
           <b>{{ match.code }}</b> {{ match.statement }}</ElCheckbox
         >
       </li>
-      <li v-if="matches.length === 0" class="faded">No standard has these words. Try fewer.</li>
+      <li v-if="matches.length === 0" class="faded">{{ say('banks.noStandardHasThese') }}</li>
       <li v-if="matches.length > shownLimit" class="faded">
-        {{ matches.length - shownLimit }} more; type some words.
+        {{ say('banks.matchesMoreTypeMore', { matches: matches.length - shownLimit }) }}
       </li>
     </ul>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
       <ElButton type="primary" @click="finish">{{
-        ticked.size === 1 ? 'Take 1 standard' : `Take ${ticked.size} standards`
+        say('banks.useStandards', { n: ticked.size })
       }}</ElButton>
     </template>
   </ElDialog>

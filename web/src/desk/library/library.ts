@@ -6,6 +6,7 @@ import { chainsOf } from '@oaken/core/tree';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
+import { say } from '../../words/teacher';
 
 type Framework = AnswerOf<typeof api.listFrameworks>['frameworks'][number];
 
@@ -64,8 +65,9 @@ export const useLibrary = defineStore('library', () => {
   const mayChange = computed(() => banks.value.filter(({ may }) => may === 'edit'));
   const folderName = (id: number) =>
     banks.value.flatMap(({ folders }) => folders).find((folder) => folder.id === id)?.name ??
-    'a folder';
-  const bankName = (id: number) => banks.value.find((bank) => bank.id === id)?.name ?? 'a bank';
+    say('banks.aFolder');
+  const bankName = (id: number) =>
+    banks.value.find((bank) => bank.id === id)?.name ?? say('banks.aBank');
   return {
     frameworks,
     banks,

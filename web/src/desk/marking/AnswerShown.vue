@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import ItemView from '../../kinds/ItemView.vue';
 import MagnifiedView from './MagnifiedView.vue';
 import type { Task } from './useMarking';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ task: Task }>();
 const shown = computed(() => props.task.part.shown);
@@ -26,14 +27,14 @@ const isPhoto = computed(
     <MagnifiedView v-for="(photo, index) in photos" :key="photo"
       ><img
         :src="photo"
-        :alt="`Photo ${index + 1} of ${photos.length}`"
+        :alt="say('marking.photoNumberPhotos', { number: index + 1, photos: photos.length })"
         class="photo"
         draggable="false"
     /></MagnifiedView>
   </template>
   <ul v-else-if="photos">
     <li v-for="(photo, index) in photos" :key="photo">
-      <a :href="photo" target="_blank">File {{ index + 1 }}</a>
+      <a :href="photo" target="_blank">{{ say('marking.fileNumber', { number: index + 1 }) }}</a>
     </li>
   </ul>
   <MagnifiedView v-else>

@@ -2,6 +2,7 @@
 /** Looks at a drawing or a photo closely: nearer, further, turned, moved by dragging. */
 import { elementAt } from '@oaken/core/certain';
 import { computed, ref } from 'vue';
+import { say } from '../../words/teacher';
 
 const scale = ref(1);
 const turned = ref(0);
@@ -48,18 +49,22 @@ function key(event: KeyboardEvent): void {
 </script>
 
 <template>
-  <div class="tools" role="group" aria-label="Look closely">
-    <button type="button" @click="zoom(1.25)">Nearer</button>
-    <button type="button" :disabled="scale === 1" @click="zoom(0.8)">Further</button>
-    <button type="button" @click="turn">Turn</button>
-    <button type="button" @click="whole">Whole</button>
-    <span class="faded small">{{ Math.round(scale * 100) }}%; drag to move</span>
+  <div class="tools" role="group" :aria-label="say('marking.enlargedAnswer')">
+    <button type="button" @click="zoom(1.25)">{{ say('marking.zoomIn') }}</button>
+    <button type="button" :disabled="scale === 1" @click="zoom(0.8)">
+      {{ say('marking.zoomOut') }}
+    </button>
+    <button type="button" @click="turn">{{ say('marking.rotate') }}</button>
+    <button type="button" @click="whole">{{ say('marking.fit') }}</button>
+    <span class="faded small">{{
+      say('marking.roundDragMove', { round: Math.round(scale * 100) })
+    }}</span>
   </div>
   <div
     class="window"
     tabindex="0"
     role="group"
-    aria-label="The answer; plus and minus for nearer and further, T to turn, arrow keys to move"
+    :aria-label="say('marking.theAnswerPlusMinus')"
     @pointerdown="drag"
     @keydown="key"
     @wheel.ctrl.prevent="zoom($event.deltaY < 0 ? 1.15 : 0.87)"

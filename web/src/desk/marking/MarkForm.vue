@@ -6,6 +6,7 @@ import { pointsText, useWords } from '../shared/words';
 import RubricLevels from './RubricLevels.vue';
 import { isMarked, markOf, type Task } from './useMarking';
 import type { useTypedMark } from './useTypedMark';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   task: Task;
@@ -26,7 +27,7 @@ const given = computed(() => markOf(props.task));
 <template>
   <form class="inset" @submit.prevent="emit('mark')">
     <section v-if="part.guide">
-      <h2>What to look for</h2>
+      <h2>{{ say('marking.whatLook') }}</h2>
       <RichText :html="part.guide" />
     </section>
     <RubricLevels
@@ -38,11 +39,15 @@ const given = computed(() => markOf(props.task));
     />
     <label class="field">
       <span class="label"
-        >Points
-        <span class="faded"
-          >of {{ pointsText(part.maxPoints) }};
-          {{ part.criteria.length ? 'the sum of the levels' : 'a number key will do' }}</span
-        ></span
+        >{{ say('common.points') }}
+        <span class="faded">{{
+          say('marking.ofMaxPoints', {
+            maxPoints: pointsText(part.maxPoints),
+            value: part.criteria.length
+              ? say('marking.theSumLevels')
+              : say('marking.orPressNumberKey'),
+          })
+        }}</span></span
       >
       <ElInput
         v-model="points"
@@ -54,26 +59,33 @@ const given = computed(() => markOf(props.task));
     </label>
     <label class="field">
       <span class="label"
-        >Comment <span class="faded">{{ forWhom }}</span></span
+        >{{ say('marking.comment') }} <span class="faded">{{ forWhom }}</span></span
       >
       <ElInput v-model="comment" :rows="4" maxlength="2000" :disabled="!mayMark" type="textarea" />
     </label>
-    <ul v-if="part.comments.length" class="kept" aria-label="Comments given before">
+    <ul v-if="part.comments.length" class="kept" :aria-label="say('marking.commentsGivenBefore')">
       <li v-for="earlier in part.comments" :key="earlier">
         <button type="button" class="word" :disabled="!mayMark" @click="comment = earlier">
           {{ earlier }}
         </button>
       </li>
     </ul>
-    <p v-if="recovered" class="faded small">You had typed this before and not given it yet.</p>
+    <p v-if="recovered" class="faded small">{{ say('marking.youTypedThisBefore') }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <ElButton v-if="mayMark" type="primary" native-type="submit" :loading="busy">Mark it</ElButton>
-    <ElButton v-if="mayMark && isMarked(task)" :disabled="busy" @click="emit('takeBack')"
-      >Take the mark back</ElButton
-    >
+    <ElButton v-if="mayMark" type="primary" native-type="submit" :loading="busy">{{
+      say('marking.saveMark')
+    }}</ElButton>
+    <ElButton v-if="mayMark && isMarked(task)" :disabled="busy" @click="emit('takeBack')">{{
+      say('marking.removeMark')
+    }}</ElButton>
     <p v-if="given" class="faded small">
-      {{ given.points === null ? 'Taken back' : 'Marked' }} by {{ given.by }},
-      {{ words.time(given.at) }}.
+      {{
+        say('marking.byByAt', {
+          value: given.points === null ? say('marking.takenBack') : say('marking.marked'),
+          by: given.by,
+          at: words.time(given.at),
+        })
+      }}
     </p>
   </form>
 </template>

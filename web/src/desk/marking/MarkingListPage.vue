@@ -1,13 +1,14 @@
 <script setup lang="ts">
 /** Everything that waits for my mark in one place, oldest first. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { count, plainText, shorten } from '@oaken/core/text';
+import { plainText, shorten } from '@oaken/core/text';
 import { onMounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const words = useWords();
 const list = ref<AnswerOf<typeof api.listMarking> | null>(null);
@@ -21,26 +22,33 @@ onMounted(async () => {
 </script>
 
 <template>
-  <PageHead title="Marking" where="Answers that no key can score" />
+  <PageHead :title="say('marking.marking')" :where="say('marking.responsesMark')" />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <EmptyNote
     v-if="list && list.waiting.length + list.seconds.length + list.unknown.length === 0"
-    title="Nothing waits for a mark."
-    >Texts, drawings and photos stand here once students hand them in; so do short answers that a
-    key does not know.</EmptyNote
+    :title="say('marking.nothingMark')"
+    >{{ say('marking.textsDrawingsPhotosAppear') }}</EmptyNote
   >
-  <div v-else-if="list" class="lists" tabindex="0" role="region" aria-label="What waits">
+  <div
+    v-else-if="list"
+    class="lists"
+    tabindex="0"
+    role="region"
+    :aria-label="say('marking.responsesMark2')"
+  >
     <section v-if="list.waiting.length">
-      <h2>To mark, the oldest first</h2>
+      <h2>{{ say('marking.toMarkOldestFirst') }}</h2>
       <table class="ruled">
         <thead>
           <tr>
-            <th>Question</th>
-            <th>Test</th>
-            <th class="figures">To mark</th>
-            <th class="figures">Marked</th>
-            <th>Waits since</th>
-            <th><span class="unseen">Another way</span></th>
+            <th>{{ say('common.question') }}</th>
+            <th>{{ say('common.test') }}</th>
+            <th class="figures">{{ say('marking.toMark') }}</th>
+            <th class="figures">{{ say('marking.marked') }}</th>
+            <th>{{ say('marking.since') }}</th>
+            <th>
+              <span class="unseen">{{ say('marking.otherViews') }}</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -57,16 +65,16 @@ onMounted(async () => {
             <td class="figures">{{ line.marked }}</td>
             <td class="short">{{ words.time(line.oldest) }}</td>
             <td>
-              <RouterLink :to="`/marking/${line.assignmentId}/students`" class="small short"
-                >student by student</RouterLink
-              >
+              <RouterLink :to="`/marking/${line.assignmentId}/students`" class="small short">{{
+                say('marking.studentByStudent')
+              }}</RouterLink>
             </td>
           </tr>
         </tbody>
       </table>
     </section>
     <section v-if="list.seconds.length">
-      <h2>To read a second time, for colleagues</h2>
+      <h2>{{ say('marking.secondMarkingColleagues') }}</h2>
       <table class="ruled">
         <tbody>
           <tr v-for="line in list.seconds" :key="line.secondMarkingId">
@@ -76,24 +84,29 @@ onMounted(async () => {
               }}</RouterLink>
             </td>
             <td>{{ line.title }}</td>
-            <td class="figures">{{ count(line.left, 'answer') }}</td>
+            <td class="figures">{{ say('marking.answers', { n: line.left }) }}</td>
             <td class="faded">
-              asked by {{ line.requestedBy }}, {{ words.time(line.requestedAt) }}
+              {{
+                say('marking.requestedByRequestedBy', {
+                  requestedBy: line.requestedBy,
+                  requestedAt: words.time(line.requestedAt),
+                })
+              }}
             </td>
           </tr>
         </tbody>
       </table>
     </section>
     <section v-if="list.unknown.length">
-      <h2>Short answers that the key does not know</h2>
-      <p class="faded">They earned nothing. A decision counts for all who wrote the same.</p>
+      <h2>{{ say('marking.shortAnswersKeyDoes') }}</h2>
+      <p class="faded">{{ say('marking.theyEarnedNoPoints') }}</p>
       <table class="ruled">
         <thead>
           <tr>
-            <th>Question</th>
-            <th>Test</th>
-            <th class="figures">Answers</th>
-            <th class="figures">Students</th>
+            <th>{{ say('common.question') }}</th>
+            <th>{{ say('common.test') }}</th>
+            <th class="figures">{{ say('marking.answers2') }}</th>
+            <th class="figures">{{ say('common.students') }}</th>
           </tr>
         </thead>
         <tbody>

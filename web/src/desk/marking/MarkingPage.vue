@@ -4,12 +4,12 @@
  * comment, and the next one.
  */
 import { elementAt } from '@oaken/core/certain';
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
 import { computed, nextTick, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
@@ -20,6 +20,7 @@ import MarkForm from './MarkForm.vue';
 import { isMarked, markOf, useMarking, type Given, type Source } from './useMarking';
 import { useMarkingKeys } from './useMarkingKeys';
 import { useTypedMark } from './useTypedMark';
+import { say } from '../../words/teacher';
 
 /** What is marked, by the page's address. */
 function sourceOf(query: Record<string, unknown>): Source {
@@ -48,15 +49,17 @@ const names = computed(() => {
   const all = here.value?.all ?? [];
   const students = all.flatMap(({ student }) => student ?? []);
   if (hidden.value || students.length < all.length)
-    return all.length === 1 ? 'One student' : count(all.length, 'student');
+    return all.length === 1
+      ? say('marking.oneStudent')
+      : say('common.students2', { n: all.length });
   return listing(
     students.map(({ name, className }) => `${name}${className ? ` (${className})` : ''}`),
   );
 });
 const where = {
-  item: 'Marking',
-  student: 'Marking, student by student',
-  second: 'Second marking: without names and without the first marks',
+  item: say('marking.marking'),
+  student: say('marking.markingStudentByStudent'),
+  second: say('marking.secondMarkingWithoutNames'),
 }[source.by];
 
 function show(to: number): void {
@@ -78,7 +81,7 @@ onMounted(() =>
 );
 function nextUnmarked(): void {
   const to = unmarkedAfter(taskIndex.value);
-  if (to === null) done('Everything is marked.');
+  if (to === null) done(say('marking.everythingMarked'));
   else show(to);
 }
 
@@ -96,7 +99,7 @@ async function mark(): Promise<void> {
   const { maxPoints } = task.part;
   const points = typed.numberTyped.value;
   if (!(points >= 0 && points <= maxPoints)) {
-    wrong.value = `Points are a number from 0 to ${pointsText(maxPoints)}.`;
+    wrong.value = say('marking.pointsNumberFrom0', { maxPoints: pointsText(maxPoints) });
     return;
   }
   const before = markOf(task);
@@ -104,15 +107,23 @@ async function mark(): Promise<void> {
   const levels = typed.levelsStand.value ? typed.levels.value : null;
   if (!(await put({ points, levels, comment: typed.comment.value }))) return;
   const to = unmarkedAfter(index);
-  const all = to === null ? ' Everything is marked.' : '';
-  const students = count(task.all.length, 'student');
-  done(`${pointsText(points)} of ${pointsText(maxPoints)} for ${students}.${all}`, async () => {
-    show(index);
-    const earlier = before ?? { points: null, levels: null, comment: '' };
-    const { points: given, levels: chosen, comment } = earlier;
-    if (await put({ points: given, levels: chosen, comment })) show(index);
-    else failed(new Error(wrong.value));
-  });
+  const all = to === null ? say('marking.everythingMarked2') : '';
+  const students = say('common.students2', { n: task.all.length });
+  done(
+    say('marking.pointsMaxPointsStudents', {
+      points: pointsText(points),
+      maxPoints: pointsText(maxPoints),
+      students,
+      all,
+    }),
+    async () => {
+      show(index);
+      const earlier = before ?? { points: null, levels: null, comment: '' };
+      const { points: given, levels: chosen, comment } = earlier;
+      if (await put({ points: given, levels: chosen, comment })) show(index);
+      else failed(new Error(wrong.value));
+    },
+  );
   show(to ?? index);
 }
 async function takeBack(): Promise<void> {
@@ -135,40 +146,50 @@ function hide(): void {
 </script>
 
 <template>
-  <PageHead :title="work?.title ?? 'Marking'" :where="where">
-    <RouterLink to="/marking">All that waits</RouterLink>
+  <PageHead :title="work?.title ?? say('marking.marking')" :where="where">
+    <RouterLink to="/marking">{{ say('marking.markingList') }}</RouterLink>
     <template v-if="work && source.by === 'item'">
-      <RouterLink :to="`/marking/${source.assignmentId}/students`">Student by student</RouterLink>
-      <RouterLink :to="`/marking/${source.assignmentId}/${source.entry}/${source.part}/second`"
-        >Second marker</RouterLink
-      >
+      <RouterLink :to="`/marking/${source.assignmentId}/students`">{{
+        say('marking.studentByStudent2')
+      }}</RouterLink>
+      <RouterLink :to="`/marking/${source.assignmentId}/${source.entry}/${source.part}/second`">{{
+        say('marking.secondMarker')
+      }}</RouterLink>
     </template>
     <ElButton v-if="work && source.by !== 'second'" @click="hide">{{
-      hidden ? 'Show names' : 'Hide names'
+      hidden ? say('marking.showNames') : say('common.hideNames')
     }}</ElButton>
   </PageHead>
   <p v-if="wrong && !work" class="wrong inset" role="alert">{{ wrong }}</p>
-  <EmptyNote v-if="work && tasks.length === 0" title="Nobody has answered this yet."
-    >Answers stand here once they are handed in.</EmptyNote
+  <EmptyNote v-if="work && tasks.length === 0" :title="say('marking.nobodyHasAnsweredThis')">{{
+    say('marking.answersAppearHereOnce')
+  }}</EmptyNote>
+  <FacingPages
+    v-else-if="here && part"
+    name="marking"
+    :left="say('marking.answer')"
+    :right="say('marking.mark')"
+    :start="58"
   >
-  <FacingPages v-else-if="here && part" name="marking" left="Answer" right="Mark" :start="58">
     <template #left>
       <div ref="area" class="inset answer" tabindex="-1">
         <details>
           <summary>
-            <b>{{ source.by === 'student' ? `Question ${part.number}` : 'The question' }}</b>
+            <b>{{
+              source.by === 'student'
+                ? say('marking.questionNumber', { number: part.number })
+                : say('marking.theQuestion')
+            }}</b>
           </summary>
           <RichText :html="part.stem" />
           <RichText v-if="part.shown.prompt" :html="part.shown.prompt" />
         </details>
         <p class="who">
           <b>{{ names }}</b>
-          <template v-if="here.all.length > 1"
-            >: the same answer, marked once for all of them</template
-          >
+          <template v-if="here.all.length > 1">{{ say('marking.theSameAnswerMarked') }}</template>
         </p>
         <AnswerShown :key="taskIndex" :task="here" />
-        <p v-if="wordCount !== null" class="faded">{{ count(wordCount, 'word') }}</p>
+        <p v-if="wordCount !== null" class="faded">{{ say('marking.words', { n: wordCount }) }}</p>
       </div>
     </template>
     <template #right>
@@ -176,7 +197,9 @@ function hide(): void {
         :task="here"
         :typed="typed"
         :may-mark="mayMark"
-        :for-whom="source.by === 'second' ? 'for the first marker' : 'for the student'"
+        :for-whom="
+          source.by === 'second' ? say('marking.forFirstMarker') : say('marking.forStudent')
+        "
         :busy="busy"
         :wrong="wrong"
         @mark="mark"
@@ -184,18 +207,21 @@ function hide(): void {
       />
     </template>
   </FacingPages>
-  <FootingLine v-if="tasks.length" label="How far">
+  <FootingLine v-if="tasks.length" :label="say('marking.howFar')">
     <span
-      >answer <b>{{ taskIndex + 1 }}</b> of {{ tasks.length }}</span
+      >{{ say('marking.answer2') }} <b>{{ taskIndex + 1 }}</b>
+      {{ say('marking.ofTasks', { tasks: tasks.length }) }}</span
     ><span
-      ><b>{{ marked }}</b> marked</span
+      ><b>{{ marked }}</b> {{ say('marking.marked2') }}</span
     >
     <template #actions>
-      <ElButton :disabled="taskIndex === 0" @click="show(taskIndex - 1)">Back</ElButton>
-      <ElButton :disabled="taskIndex === tasks.length - 1" @click="show(taskIndex + 1)"
-        >On</ElButton
-      >
-      <ElButton @click="nextUnmarked">Next unmarked (N)</ElButton>
+      <ElButton :disabled="taskIndex === 0" @click="show(taskIndex - 1)">{{
+        say('marking.back')
+      }}</ElButton>
+      <ElButton :disabled="taskIndex === tasks.length - 1" @click="show(taskIndex + 1)">{{
+        say('marking.next')
+      }}</ElButton>
+      <ElButton @click="nextUnmarked">{{ say('marking.nextUnmarkedN') }}</ElButton>
     </template>
   </FootingLine>
 </template>

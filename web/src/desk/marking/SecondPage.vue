@@ -1,20 +1,19 @@
 <script setup lang="ts">
 /** A second marker for one question: who, how far, how far the two agree, and what they do not agree on. */
-import { elementAt, present } from '@oaken/core/certain';
+import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
-import { agreementWord } from '@oaken/core/marking';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
-import { figureText, figureTitle } from '../results/figures';
 import { done } from '../shared/undo';
 import { pointsText, useWords } from '../shared/words';
+import AgreementTables from './AgreementTables.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const words = useWords();
 const { params } = useRoute();
@@ -44,18 +43,18 @@ const ask = () =>
   decide(
     () =>
       call('requestSecondMarking', { params: place, body: { secondMarker: secondMarker.value } }),
-    'Asked. It stands on their marking page.',
+    say('marking.requestedOnTheirMarking'),
   );
 const takeBack = () =>
   decide(
     () => call('requestSecondMarking', { params: place, body: { secondMarker: null } }),
-    'Taken back.',
+    say('marking.undone'),
   );
 function adjudicate(line: Difference, points: number, comment: string): Promise<boolean> {
   const body = { attemptId: line.attemptId, version: line.version, points, comment };
   return decide(
     () => call('adjudicate', { params: place, body }),
-    `Settled at ${pointsText(points)}.`,
+    say('marking.finalMarkPoints', { points: pointsText(points) }),
   );
 }
 function adjudicateAt(line: Difference): void {
@@ -67,7 +66,9 @@ function adjudicateAt(line: Difference): void {
   )
     void adjudicate(line, points, line.first.comment);
   else
-    wrong.value = `Points are a number from 0 to ${pointsText(present(second.value, 'second').maxPoints)}.`;
+    wrong.value = say('marking.pointsNumberFrom0', {
+      maxPoints: pointsText(present(second.value, 'second').maxPoints),
+    });
 }
 const secondMarking = computed(() => second.value?.secondMarking ?? null);
 const left = computed(
@@ -77,135 +78,80 @@ const left = computed(
 </script>
 
 <template>
-  <PageHead :title="second?.title ?? 'Second marker'" where="Second marker">
-    <RouterLink :to="`/marking/${place.assignmentId}/${place.entryId}/${place.partId}`"
-      >Back to marking</RouterLink
-    >
+  <PageHead
+    :title="second?.title ?? say('marking.secondMarker')"
+    :where="say('marking.secondMarker')"
+  >
+    <RouterLink :to="`/marking/${place.assignmentId}/${place.entryId}/${place.partId}`">{{
+      say('marking.backMarking')
+    }}</RouterLink>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages v-if="second" name="second" left="Agreement" right="Differences" :start="44">
+  <FacingPages
+    v-if="second"
+    name="second"
+    :left="say('marking.agreement')"
+    :right="say('marking.differences')"
+    :start="44"
+  >
     <template #left>
       <div class="inset">
         <RichText :html="second.stem" />
         <template v-if="!secondMarking">
           <p>
-            A colleague marks the same answers without seeing names or your marks. Scores stay
-            yours; here you see how far you agree, and settle what you do not.
+            {{ say('marking.aColleagueMarksSame') }}
           </p>
           <label class="field">
-            <span class="label">Colleague</span>
+            <span class="label">{{ say('marking.colleague') }}</span>
             <SelectField v-model="secondMarker"
-              ><ElOption :value="null" disabled label="Choose" /><ElOption
+              ><ElOption :value="null" disabled :label="say('marking.choose')" /><ElOption
                 v-for="colleague in second.colleagues"
                 :key="colleague.accountId"
                 :value="colleague.accountId"
                 :label="colleague.name"
             /></SelectField>
           </label>
-          <ElButton type="primary" :disabled="secondMarker === null" @click="ask"
-            >Ask to read it</ElButton
-          >
+          <ElButton type="primary" :disabled="secondMarker === null" @click="ask">{{
+            say('marking.requestSecondMarking')
+          }}</ElButton>
         </template>
         <template v-else>
           <p>
-            <b>{{ secondMarking.secondMarker }}</b> was asked
-            {{ words.time(secondMarking.requestedAt) }} and has marked {{ secondMarking.done }} of
-            {{ secondMarking.all }}.
+            <b>{{ secondMarking.secondMarker }}</b>
+            {{
+              say('marking.wasAskedRequestedAt', {
+                requestedAt: words.time(secondMarking.requestedAt),
+                done: secondMarking.done,
+                all: secondMarking.all,
+              })
+            }}
             <button v-if="secondMarking.done === 0" type="button" class="word" @click="takeBack">
-              Take it back
+              {{ say('marking.undo') }}
             </button>
           </p>
-          <table class="ruled">
-            <tbody>
-              <tr>
-                <td>Marked by both</td>
-                <td class="figures">
-                  <b>{{ secondMarking.n }}</b>
-                </td>
-                <td />
-              </tr>
-              <tr>
-                <td>The same points</td>
-                <td class="figures">
-                  <b>{{ secondMarking.same }}</b>
-                </td>
-                <td class="faded small">exact agreement</td>
-              </tr>
-              <tr :title="figureTitle(secondMarking.kappa)">
-                <td>Cohen’s kappa</td>
-                <td class="figures">
-                  <b>{{ figureText(secondMarking.kappa) }}</b>
-                </td>
-                <td class="faded small">
-                  {{
-                    secondMarking.kappa.value === null
-                      ? secondMarking.kappa.reason
-                      : `${agreementWord(secondMarking.kappa.value)}: beyond what chance gives`
-                  }}
-                </td>
-              </tr>
-              <tr :title="figureTitle(secondMarking.weighted)">
-                <td>Weighted kappa</td>
-                <td class="figures">
-                  <b>{{ figureText(secondMarking.weighted) }}</b>
-                </td>
-                <td class="faded small">
-                  {{
-                    secondMarking.weighted.value === null
-                      ? secondMarking.weighted.reason
-                      : 'near misses count for less than far ones'
-                  }}
-                </td>
-              </tr>
-            </tbody>
-          </table>
-          <table v-if="secondMarking.n" class="ruled cross">
-            <caption>
-              Rows: your points. Columns:
-              {{
-                secondMarking.secondMarker
-              }}’s.
-            </caption>
-            <thead>
-              <tr>
-                <td />
-                <th v-for="point in secondMarking.points" :key="point" class="figures">
-                  {{ pointsText(point) }}
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(line, index) in secondMarking.table" :key="index">
-                <th class="figures">{{ pointsText(elementAt(secondMarking.points, index)) }}</th>
-                <td
-                  v-for="(n, to) in line"
-                  :key="to"
-                  class="figures"
-                  :class="{ same: index === to }"
-                >
-                  {{ n || '·' }}
-                </td>
-              </tr>
-            </tbody>
-          </table>
+          <AgreementTables :second-marking="secondMarking" />
         </template>
       </div>
     </template>
     <template #right>
       <div class="inset">
         <p v-if="!secondMarking" class="faded">
-          Differences stand here once a colleague has marked.
+          {{ say('marking.differencesAppearHereOnce') }}
         </p>
         <p v-else-if="secondMarking.differences.length === 0" class="faded">
           {{
             secondMarking.n
-              ? 'You agree on everything that both have marked.'
-              : 'Nothing has been marked by both yet.'
+              ? say('marking.youAgreeOnEverything')
+              : say('marking.nothingHasBeenMarked')
           }}
         </p>
         <template v-else>
           <p class="faded">
-            {{ left ? `${count(left, 'difference')} to settle.` : 'All differences are settled.' }}
+            {{
+              left
+                ? say('marking.differencesSettle', { n: left })
+                : say('marking.allDifferencesSettled')
+            }}
           </p>
           <article v-for="line in secondMarking.differences" :key="line.attemptId">
             <p>
@@ -214,7 +160,7 @@ const left = computed(
             <p class="said">{{ line.responseText }}</p>
             <ul>
               <li>
-                You: <b>{{ pointsText(line.first.points) }}</b>
+                {{ say('marking.you') }} <b>{{ pointsText(line.first.points) }}</b>
                 <span class="faded">{{ line.first.comment }}</span>
               </li>
               <li>
@@ -223,28 +169,34 @@ const left = computed(
               </li>
             </ul>
             <p v-if="line.adjudicated !== null">
-              Settled at <b>{{ pointsText(line.adjudicated) }}</b>.
+              {{ say('marking.finalMark') }} <b>{{ pointsText(line.adjudicated) }}</b>.
             </p>
             <p v-else class="acts">
               <ElButton
                 size="small"
                 @click="adjudicate(line, line.first.points, line.first.comment)"
-                >Keep {{ pointsText(line.first.points) }}</ElButton
+                >{{
+                  say('marking.keepPoints', { points: pointsText(line.first.points) })
+                }}</ElButton
               >
               <ElButton
                 size="small"
                 @click="
                   adjudicate(line, line.second.points, line.second.comment || line.first.comment)
                 "
-                >Take {{ pointsText(line.second.points) }}</ElButton
+                >{{
+                  say('marking.usePoints', { points: pointsText(line.second.points) })
+                }}</ElButton
               >
               <ElInput
                 v-model="third[line.attemptId]"
                 class="few"
                 inputmode="decimal"
-                :aria-label="`Other points for ${line.student}`"
+                :aria-label="say('marking.otherPointsStudent', { student: line.student })"
               />
-              <ElButton size="small" @click="adjudicateAt(line)">Settle at this</ElButton>
+              <ElButton size="small" @click="adjudicateAt(line)">{{
+                say('marking.setFinalMark')
+              }}</ElButton>
             </p>
           </article>
         </template>
@@ -256,19 +208,6 @@ const left = computed(
 <style scoped>
 .inset {
   padding: 16px 24px;
-}
-.cross {
-  width: auto;
-  margin-top: 16px;
-}
-.same {
-  background: var(--wash);
-  font-weight: 600;
-}
-caption {
-  white-space: nowrap;
-  text-align: left;
-  padding-bottom: 4px;
 }
 article {
   border-top: var(--line);

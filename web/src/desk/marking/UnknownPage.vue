@@ -1,18 +1,18 @@
 <script setup lang="ts">
 /** Short answers that the key does not know: a decision here becomes part of the key, for all who wrote it. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import RescoreEffect from '../rescoring/RescoreEffect.vue';
 import { useRescore } from '../rescoring/useRescore';
 import { done, failed } from '../shared/undo';
+import { say } from '../../words/teacher';
 
 const { params } = useRoute();
 const place = {
@@ -42,7 +42,9 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
     forget();
     await load();
     if (asWrong)
-      done(`${count(spellings.length, 'answer')} stay wrong.`, () => leaveWrong(spellings, false));
+      done(say('marking.answersStayWrong', { n: spellings.length }), () =>
+        leaveWrong(spellings, false),
+      );
   } catch (error) {
     failed(error);
   }
@@ -50,24 +52,35 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
 </script>
 
 <template>
-  <PageHead :title="unknown?.title ?? 'Marking'" where="Answers that the key does not know">
-    <RouterLink to="/marking">All that waits</RouterLink>
+  <PageHead
+    :title="unknown?.title ?? say('marking.marking')"
+    :where="say('marking.answersKeyDoesNot')"
+  >
+    <RouterLink to="/marking">{{ say('marking.markingList') }}</RouterLink>
   </PageHead>
   <p v-if="failedToLoad" class="wrong inset" role="alert">{{ failedToLoad }}</p>
-  <FacingPages v-if="unknown" name="unknown" left="Answers" right="What would change" :start="54">
+  <FacingPages
+    v-if="unknown"
+    name="unknown"
+    :left="say('marking.answers2')"
+    :right="say('marking.whatWouldChange')"
+    :start="54"
+  >
     <template #left>
       <div class="inset">
         <RichText :html="unknown.stem" />
-        <p class="faded">Right: {{ unknown.key }}</p>
-        <EmptyNote v-if="open.length === 0" title="Every answer is decided."
-          >New ones stand here as students hand in.</EmptyNote
-        >
+        <p class="faded">{{ say('marking.rightKey', { key: unknown.key }) }}</p>
+        <EmptyNote v-if="open.length === 0" :title="say('marking.everyAnswerDecided')">{{
+          say('marking.newOnesAppearHere')
+        }}</EmptyNote>
         <table v-else class="ruled">
           <thead>
             <tr>
-              <th>Answer</th>
-              <th class="figures">Students</th>
-              <th><span class="unseen">Decide</span></th>
+              <th>{{ say('marking.answer') }}</th>
+              <th class="figures">{{ say('common.students') }}</th>
+              <th>
+                <span class="unseen">{{ say('marking.decide') }}</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -83,10 +96,10 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
               <td class="acts">
                 <template v-if="unknown.mayDecide">
                   <button type="button" class="word" @click="consider(answer.responseText)">
-                    Counts as right …
+                    {{ say('marking.countsAsRight') }}
                   </button>
                   <button type="button" class="word" @click="leaveWrong([answer.spelling], true)">
-                    Stays wrong
+                    {{ say('marking.staysWrong') }}
                   </button>
                 </template>
               </td>
@@ -102,22 +115,23 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
                 true,
               )
             "
-            >All of these stay wrong</ElButton
+            >{{ say('marking.allTheseStayWrong') }}</ElButton
           >
         </p>
         <details v-if="decided.length" class="gap">
-          <summary>{{ count(decided.length, 'answer') }} that stay wrong</summary>
+          <summary>{{ say('marking.answersStayWrong2', { n: decided.length }) }}</summary>
           <ul>
             <li v-for="answer in decided" :key="answer.spelling">
               {{ answer.responseText }}
-              <span class="faded">{{ count(answer.students, 'student') }}</span> {{ ' '
+              <span class="faded">{{ say('common.students2', { n: answer.students }) }}</span>
+              {{ ' '
               }}<button
                 v-if="unknown.mayDecide"
                 type="button"
                 class="word"
                 @click="leaveWrong([answer.spelling], false)"
               >
-                Ask again
+                {{ say('marking.askAgain') }}
               </button>
             </li>
           </ul>
@@ -128,25 +142,24 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
       <div class="inset">
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
         <template v-if="ahead">
-          <h2>“{{ chosen }}” counts as right</h2>
+          <h2>{{ say('marking.chosenCountsAsRight', { chosen }) }}</h2>
           <RescoreEffect :ahead="ahead">
             <p>
-              <ElButton type="primary" :loading="busy" @click="make('', false)"
-                >Rescore {{ count(ahead.attempts, 'attempt') }}</ElButton
-              >
+              <ElButton type="primary" :loading="busy" @click="make('', false)">{{
+                say('marking.rescoreAttempts', { n: ahead.attempts })
+              }}</ElButton>
               <ElButton
                 @click="
                   forget();
                   chosen = '';
                 "
-                >Leave it</ElButton
+                >{{ say('common.cancel2') }}</ElButton
               >
             </p>
           </RescoreEffect>
         </template>
         <p v-else-if="!wrong" class="faded">
-          Before an answer is taken into the key, this page says who gains by it. The key of the
-          bank’s own item stays as it is.
+          {{ say('marking.beforeAnswerTakenInto') }}
         </p>
       </div>
     </template>

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** Makes a new test, of picked items, blank or by a blueprint; or puts picked items into one that exists. */
 import { testKinds, type TestKind } from '@oaken/core/assessments';
-import { count } from '@oaken/core/text';
 import { reactive, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { whenOpened } from '../../parts/whenOpened';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ itemIds: number[] }>();
@@ -45,41 +45,52 @@ async function make(): Promise<void> {
     );
   });
 }
-const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet: 'Worksheet' };
+const names: Record<TestKind, string> = {
+  quiz: say('tests.quiz'),
+  test: say('common.test'),
+  worksheet: say('tests.worksheet'),
+};
 </script>
 
 <template>
   <ElDialog
     v-model="open"
-    :title="itemIds.length ? `A new test of ${count(itemIds.length, 'item')}` : 'A new test'"
+    :title="
+      itemIds.length ? say('tests.aNewTestItems', { n: itemIds.length }) : say('tests.aNewTest')
+    "
     width="460px"
   >
     <form @submit.prevent="make">
       <label class="field">
-        <span class="label">Title</span>
-        <ElInput v-model="form.title" maxlength="200" required placeholder="Unit rates, Friday" />
+        <span class="label">{{ say('common.title') }}</span>
+        <ElInput
+          v-model="form.title"
+          maxlength="200"
+          required
+          :placeholder="say('tests.unitRatesFriday')"
+        />
       </label>
       <fieldset class="kinds">
-        <legend class="label">Kind</legend>
+        <legend class="label">{{ say('common.kind') }}</legend>
         <ElRadio v-for="kind in testKinds" :key="kind" v-model="form.kind" :value="kind">
           {{ names[kind] }}</ElRadio
         >
       </fieldset>
       <fieldset v-if="itemIds.length === 0" class="kinds">
-        <legend class="label">Begin with</legend>
-        <ElRadio v-model="way" value="blank"> a blank page</ElRadio>
-        <ElRadio v-model="way" value="blueprint"> a blueprint that the machine fills</ElRadio>
+        <legend class="label">{{ say('tests.startWith') }}</legend>
+        <ElRadio v-model="way" value="blank"> {{ say('tests.aBlankPage') }}</ElRadio>
+        <ElRadio v-model="way" value="blueprint"> {{ say('tests.aBlueprintFindsItems') }}</ElRadio>
       </fieldset>
       <p v-if="itemIds.length === 0" class="faded small">
-        Or copy one: look through your school’s tests on the shelf, then press Copy.
+        {{ say('tests.orCopyOnePreview') }}
       </p>
       <label v-else-if="known.length" class="field"
-        ><span class="label">Or into a test that you have</span>
+        ><span class="label">{{ say('tests.orAddThemOne') }}</span>
         <SelectField
-          aria-label="Put them into a test"
+          :aria-label="say('tests.addThemTest')"
           :model-value="null"
           @update:model-value="putInto"
-          ><ElOption :value="null" label="choose …" /><ElOption
+          ><ElOption :value="null" :label="say('tests.choose')" /><ElOption
             v-for="standard in known"
             :key="standard.id"
             :value="standard.id"
@@ -87,13 +98,13 @@ const names: Record<TestKind, string> = { quiz: 'Quiz', test: 'Test', worksheet:
       ></label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <div class="buttons">
-        <ElButton @click="open = false">Cancel</ElButton>
+        <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
         <ElButton
           type="primary"
           native-type="submit"
           :loading="busy"
           :disabled="form.title.trim() === ''"
-          >Make the test</ElButton
+          >{{ say('tests.makeTest2') }}</ElButton
         >
       </div>
     </form>

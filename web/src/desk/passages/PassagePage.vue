@@ -7,12 +7,11 @@ import {
   type Numbering,
   type PassageContent,
 } from '@oaken/core/passages';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, provide, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import PassageView from '../../parts/PassageView.vue';
@@ -27,6 +26,7 @@ import { done } from '../shared/undo';
 import { useSaving } from '../shared/useSaving';
 import PassageRevisions from './PassageRevisions.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 type OpenPassage = AnswerOf<typeof api.readPassage>;
 const route = useRoute();
@@ -53,7 +53,7 @@ const {
 function startAgain(): void {
   const back = startOver();
   showEasier();
-  done('What was not saved is gone from the page.', () => {
+  done(say('common.unsavedChangesDiscarded'), () => {
     back();
     showEasier();
   });
@@ -111,14 +111,14 @@ const shown = computed(() => whole.value && passageForSitting(whole.value, seeEa
 
 const saveStatus = computed(() => {
   if (different.value) return 'Not saved yet; kept in this browser';
-  return opened.value ? 'As saved' : 'Nothing written yet';
+  return opened.value ? say('passages.saved') : say('passages.nothingWrittenYet');
 });
 async function make(passage: PassageContent, bankId: number): Promise<void> {
   const sent = asSent();
   const made = await call('makePassage', { body: { clientKey, bank: bankId, content: passage } });
   forget();
   rebase(sent);
-  done('The passage is there. Items can ask about it now.');
+  done(say('passages.thePassageSavedItems'));
   await router.replace(`/passages/${made.id}`);
 }
 async function revise(id: number, basedOn: number, passage: PassageContent): Promise<void> {
@@ -129,9 +129,7 @@ async function revise(id: number, basedOn: number, passage: PassageContent): Pro
   forget();
   if (asSent() === sent) take(opened.value.content);
   else rebase(sent);
-  done(
-    `The passage is saved; ${count(items, 'item')} in banks ${items === 1 ? 'asks' : 'ask'} about the new text. Tests keep the text that they had.`,
-  );
+  done(say('passages.thePassageSavedItemsIn', { n: items }));
 }
 async function save(basedOn = Number(base.value)): Promise<void> {
   const [bankId, passage] = [bank.value, whole.value];
@@ -157,29 +155,31 @@ async function lookBack(revision: number): Promise<void> {
   showEasier();
 }
 const numberingWords: Record<Numbering, string> = {
-  none: 'not numbered',
-  paragraphs: 'numbered paragraphs',
-  lines: 'numbered lines, each paragraph a line',
+  none: say('passages.notNumbered'),
+  paragraphs: say('passages.numberedParagraphs'),
+  lines: say('passages.numberedLinesEachParagraph'),
 };
 </script>
 
 <template>
-  <PageHead :title="content?.title || 'New passage'" where="Banks · Passages"
-    ><RouterLink to="/passages">All passages</RouterLink></PageHead
+  <PageHead
+    :title="content?.title || say('passages.newPassage')"
+    :where="say('passages.banksPassages')"
+    ><RouterLink to="/passages">{{ say('passages.allPassages') }}</RouterLink></PageHead
   >
   <p v-if="wrong || saving.wrong.value" class="wrong inset" role="alert">
     {{ wrong || saving.wrong.value }}
   </p>
   <p v-if="recovered" class="notice" role="status">
-    This is what you had typed before; it was not saved yet.
-    <button class="word" @click="startAgain">Go back to the saved text</button>
+    {{ say('passages.thisWhatYouHad') }}
+    <button class="word" @click="startAgain">{{ say('passages.goBackSavedText') }}</button>
   </p>
   <p v-if="!mayEdit" class="notice">
-    This passage belongs to others; you can use it in items of yours.
+    {{ say('passages.thisPassageBelongsOthers') }}
   </p>
   <SavedMeanwhile
     v-if="theirs && whole"
-    what="passage"
+    :what="say('passages.passage')"
     :theirs="linesOfPassage(theirs.content)"
     :mine="linesOfPassage(whole)"
     @mine="save(theirs.passage.revisionId)"
@@ -188,14 +188,15 @@ const numberingWords: Record<Numbering, string> = {
   <FacingPages
     v-if="content"
     name="passage"
-    left="Passage"
-    right="As a student sees it"
+    :left="say('common.passage')"
+    :right="say('common.studentsView')"
     :start="54"
   >
     <template #left>
       <fieldset class="inset plain" :disabled="!mayEdit">
         <label class="field"
-          ><span class="label">Title</span><ElInput v-model="content.title" maxlength="200"
+          ><span class="label">{{ say('common.title') }}</span
+          ><ElInput v-model="content.title" maxlength="200"
         /></label>
         <p
           v-for="problem in changed ? under(problems, '/title') : []"
@@ -204,7 +205,7 @@ const numberingWords: Record<Numbering, string> = {
         >
           {{ problem.message }}
         </p>
-        <RichField v-model="content.body" label="Text of the passage" />
+        <RichField v-model="content.body" :label="say('passages.textPassage')" />
         <p
           v-for="problem in changed ? under(problems, '/body') : []"
           :key="problem.message"
@@ -213,7 +214,7 @@ const numberingWords: Record<Numbering, string> = {
           {{ problem.message }}
         </p>
         <label class="field gap">
-          <span class="label">Numbers at the left</span>
+          <span class="label">{{ say('passages.numbersAtLeft') }}</span>
           <SelectField v-model="content.numbering"
             ><ElOption
               v-for="(name, numbering) in numberingWords"
@@ -222,21 +223,19 @@ const numberingWords: Record<Numbering, string> = {
               :label="name"
           /></SelectField>
         </label>
-        <ElCheckbox v-model="hasEasier">
-          an easier or shortened version for some students</ElCheckbox
-        >
+        <ElCheckbox v-model="hasEasier"> {{ say('passages.anEasierOrShortened') }}</ElCheckbox>
         <template v-if="hasEasier">
-          <RichField v-model="content.easier" label="Easier version" />
+          <RichField v-model="content.easier" :label="say('passages.easierVersion')" />
           <p v-for="problem in under(problems, '/easier')" :key="problem.message" class="wrong">
             {{ problem.message }}
           </p>
         </template>
         <label class="field gap"
-          ><span class="label">Where it was taken from</span
+          ><span class="label">{{ say('passages.whereWasTakenFrom') }}</span
           ><ElInput v-model="content.source" maxlength="500"
         /></label>
         <label v-if="passageId === null" class="field">
-          <span class="label">Bank</span>
+          <span class="label">{{ say('passages.bank') }}</span>
           <SelectField v-model="bank"
             ><ElOption
               v-for="mine in library.mayChange"
@@ -255,17 +254,17 @@ const numberingWords: Record<Numbering, string> = {
     <template #right>
       <div class="inset">
         <ElCheckbox v-if="hasEasier" class="which" v-model="seeEasier">
-          the easier version</ElCheckbox
+          {{ say('passages.theEasierVersion') }}</ElCheckbox
         >
         <PassageView v-if="shown" :passage="shown" />
       </div>
     </template>
   </FacingPages>
-  <FootingLine label="Passage">
+  <FootingLine :label="say('common.passage')">
     <span>{{ saveStatus }}</span>
     <span v-if="opened"
-      ><b>{{ count(opened.passage.items, 'item') }}</b>
-      {{ opened.passage.items === 1 ? 'asks' : 'ask' }} about it</span
+      ><b>{{ say('common.items2', { n: opened.passage.items }) }}</b>
+      {{ say('passages.askAbout', { n: opened.passage.items }) }}</span
     >
     <template #actions>
       <ElButton
@@ -273,7 +272,9 @@ const numberingWords: Record<Numbering, string> = {
         :disabled="!mayEdit || !different || problems.length > 0"
         :loading="busy"
         @click="save()"
-        >{{ passageId === null ? 'Save the passage' : 'Save as revision' }}</ElButton
+        >{{
+          passageId === null ? say('passages.savePassage') : say('passages.saveAsRevision')
+        }}</ElButton
       >
     </template>
   </FootingLine>

@@ -2,6 +2,7 @@
 /** Every revision of a passage, with a way back to it. */
 import type { AnswerOf, api } from '@oaken/contract';
 import { useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 defineProps<{ opened: AnswerOf<typeof api.readPassage> }>();
 const emit = defineEmits<{ goBack: [revisionId: number] }>();
@@ -9,18 +10,20 @@ const words = useWords();
 </script>
 
 <template>
-  <h3>Revisions</h3>
+  <h3>{{ say('passages.revisions') }}</h3>
   <ul>
     <li v-for="revision in opened.revisions" :key="revision.id">
-      Revision {{ revision.number }}
-      <span class="faded">by {{ revision.by }}, {{ words.time(revision.at) }}</span>
+      {{ say('passages.revisionNumber', { number: revision.number }) }}
+      <span class="faded">{{
+        say('common.byByAt', { by: revision.by, at: words.time(revision.at) })
+      }}</span>
       <button
         v-if="revision.id !== opened.passage.revisionId"
         type="button"
         class="word"
         @click="emit('goBack', revision.id)"
       >
-        go back to it
+        {{ say('passages.restoreThisVersion') }}
       </button>
     </li>
   </ul>

@@ -6,6 +6,7 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
+import { say } from '../../words/teacher';
 
 const router = useRouter();
 const words = ref('');
@@ -26,29 +27,29 @@ watch(words, () => {
 </script>
 
 <template>
-  <PageHead title="Passages" where="Banks"
-    ><ElButton type="primary" @click="router.push('/passages/new')"
-      >Write a passage</ElButton
-    ></PageHead
+  <PageHead :title="say('common.passages')" :where="say('common.banks')"
+    ><ElButton type="primary" @click="router.push('/passages/new')">{{
+      say('passages.writePassage')
+    }}</ElButton></PageHead
   >
   <div class="one-sheet">
     <ElInput
       v-model="words"
       class="search"
       type="search"
-      placeholder="Words of a passage"
-      aria-label="Words of a passage"
+      :placeholder="say('passages.wordsPassage')"
+      :aria-label="say('passages.wordsPassage')"
     />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-else-if="passages?.length === 0" title="No passage has these words."
-      >A passage is a text, picture, sound or film that several items ask about.</EmptyNote
-    >
+    <EmptyNote v-else-if="passages?.length === 0" :title="say('passages.noPassageHasThese')">{{
+      say('passages.aPassageTextPicture')
+    }}</EmptyNote>
     <table v-else-if="passages" class="ruled">
       <thead>
         <tr>
-          <th>Passage</th>
-          <th>Bank</th>
-          <th class="figures">Items about it</th>
+          <th>{{ say('common.passage') }}</th>
+          <th>{{ say('passages.bank') }}</th>
+          <th class="figures">{{ say('passages.itemsAbout') }}</th>
         </tr>
       </thead>
       <tbody>

@@ -9,6 +9,7 @@ import { factsOf } from '../items/useItem';
 import { plain } from '../shared/keptText';
 import { done, failed } from '../shared/undo';
 import type { ChangeableItem } from './useItemChange';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ item: ChangeableItem }>();
 const bankItem = ref<ItemRow | null>(null);
@@ -47,8 +48,8 @@ async function take(): Promise<void> {
 
 <template>
   <p v-if="lags" class="bank">
-    The bank’s own item still has another key.
-    <button type="button" class="word" @click="take">Take this key into the bank</button>
+    {{ say('rescoring.theBanksItemStill') }}
+    <button type="button" class="word" @click="take">{{ say('rescoring.saveThisKeyBank') }}</button>
   </p>
 </template>
 

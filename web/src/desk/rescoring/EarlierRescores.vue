@@ -2,6 +2,7 @@
 /** What was changed before, of this item or what can still be undone. */
 import type { AnswerOf, api } from '@oaken/contract';
 import { useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 defineProps<{
   rescores: AnswerOf<typeof api.readRescores>['rescores'];
@@ -13,19 +14,25 @@ const words = useWords();
 </script>
 
 <template>
-  <h3 class="gap">Changed before</h3>
+  <h3 class="gap">{{ say('rescoring.changedBefore') }}</h3>
   <ul class="before">
     <li v-for="rescore in rescores" :key="rescore.id" :class="{ undone: rescore.undone }">
-      <template v-if="rescore.number !== number">Question {{ rescore.number }}: </template
+      <template v-if="rescore.number !== number"
+        >{{ say('rescoring.questionNumber', { number: rescore.number }) }}{{ ' ' }}</template
       >{{ rescore.words }}
-      <span class="faded small"
-        >{{ rescore.by }}, {{ words.time(rescore.at) }}; {{ rescore.gained }} gained,
-        {{ rescore.lost }} lost{{ rescore.reason ? `; ${rescore.reason}` : ''
-        }}{{ rescore.undone ? `; undone by ${rescore.undone.by}` : '' }}</span
-      >
+      <span class="faded small">{{
+        say('rescoring.byAtGainedGained', {
+          by: rescore.by,
+          at: words.time(rescore.at),
+          gained: rescore.gained,
+          lost: rescore.lost,
+          value: rescore.reason ? `; ${rescore.reason}` : '',
+          value2: rescore.undone ? say('rescoring.undoneByBy', { by: rescore.undone.by }) : '',
+        })
+      }}</span>
       {{ ' '
       }}<button v-if="rescore.mayUndo" type="button" class="word" @click="emit('undo', rescore.id)">
-        Undo
+        {{ say('common.undo') }}
       </button>
     </li>
   </ul>

@@ -2,9 +2,9 @@
 /** The key of an item after the test: which choices are right, or the whole key with its rule; and what it is worth. */
 import type { ItemResult } from '@oaken/contract/results';
 import { kindOf, type Part } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import PartEditor from '../items/PartEditor.vue';
+import { say } from '../../words/teacher';
 
 const points = defineModel<string>('points', { required: true });
 const props = defineProps<{
@@ -30,7 +30,7 @@ const takenBy = computed(() => new Map(props.taken.map(({ id, n }) => [id, n])))
 
 <template>
   <fieldset v-if="choices && !whole" class="choices">
-    <legend>Right</legend>
+    <legend>{{ say('rescoring.right') }}</legend>
     <ElCheckbox
       v-for="choice in choices.options"
       :key="choice.id"
@@ -38,11 +38,13 @@ const takenBy = computed(() => new Map(props.taken.map(({ id, n }) => [id, n])))
       @change="emit('part', choices.index, choices.with(choice.id, !choice.right))"
     >
       {{ choice.label }}
-      <span class="faded small">{{ count(takenBy.get(choice.id) ?? 0, 'student') }}</span>
+      <span class="faded small">{{
+        say('common.students2', { n: takenBy.get(choice.id) ?? 0 })
+      }}</span>
     </ElCheckbox>
   </fieldset>
   <template v-else>
-    <p class="faded small">Change only what counts as right: what students saw stays as it was.</p>
+    <p class="faded small">{{ say('rescoring.changeOnlyWhatCounts') }}</p>
     <PartEditor
       v-for="(part, index) in parts"
       :key="part.id"
@@ -56,11 +58,11 @@ const takenBy = computed(() => new Map(props.taken.map(({ id, n }) => [id, n])))
   </template>
   <p v-if="choices">
     <button type="button" class="word" @click="whole = !whole">
-      {{ whole ? 'Only which choices are right' : 'The whole key and its rule' }}
+      {{ whole ? say('rescoring.onlyWhichChoicesRight') : say('rescoring.theWholeKeyIts') }}
     </button>
   </p>
   <label class="field">
-    <span class="label">Worth, in points</span>
+    <span class="label">{{ say('rescoring.worthInPoints') }}</span>
     <ElInput v-model="points" class="few" inputmode="decimal" autocomplete="off" />
   </label>
 </template>

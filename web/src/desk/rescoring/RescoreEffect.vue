@@ -1,19 +1,19 @@
 <script setup lang="ts">
 /** Who gains and who loses by a change of what counts, and what becomes of the class's figures. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { count } from '@oaken/core/text';
 import { figureText, figureTitle } from '../results/figures';
 import { percent, pointsText } from '../shared/words';
+import { say } from '../../words/teacher';
 
 type Ahead = AnswerOf<typeof api.previewRescore>;
 const props = defineProps<{ ahead: Ahead; hidden?: boolean }>();
 type Moved = Ahead['gain'][number];
 const share = ({ points, maxPoints }: Moved['before']) => (maxPoints > 0 ? points / maxPoints : 0);
 const figures = [
-  ['Mean, points', 'mean'],
-  ['Mean, share', 'meanShare'],
-  ['Reliability (alpha)', 'alpha'],
-  ['Standard error, points', 'standardError'],
+  [say('rescoring.meanPoints'), 'mean'],
+  [say('rescoring.meanShare'), 'meanShare'],
+  [say('rescoring.reliabilityAlpha'), 'alpha'],
+  [say('rescoring.standardErrorPoints'), 'standardError'],
 ] as const;
 const shown = (name: (typeof figures)[number][1], moment: 'before' | 'after') => {
   const figure = props.ahead.figures[moment][name];
@@ -26,21 +26,19 @@ const shown = (name: (typeof figures)[number][1], moment: 'before' | 'after') =>
     <li v-for="word in ahead.words" :key="word">{{ word }}</li>
   </ul>
   <p class="sum">
-    <b>{{ count(ahead.gain.length, 'student') }}</b>
-    {{ ahead.gain.length === 1 ? 'gains' : 'gain' }}, <b>{{ ahead.lose.length }}</b>
-    {{ ahead.lose.length === 1 ? 'loses' : 'lose' }}, {{ ahead.same }}
-    {{ ahead.same === 1 ? 'stands' : 'stand' }} as before.
+    <b>{{ say('rescoring.studentsGain', { n: ahead.gain.length }) }}</b>,
+    <b>{{ say('rescoring.lose', { n: ahead.lose.length }) }}</b>,
+    {{ say('rescoring.unchanged', { n: ahead.same }) }}.
   </p>
   <p v-if="ahead.working > 0" class="faded">
-    {{ count(ahead.working, 'student is', 'students are') }} still working: their work is scored
-    like this when it is handed in.
+    {{ say('rescoring.studentsStillWorkingTheir', { n: ahead.working }) }}
   </p>
   <table class="ruled">
     <thead>
       <tr>
-        <th>Class</th>
-        <th class="figures">Before</th>
-        <th class="figures">After</th>
+        <th>{{ say('common.class') }}</th>
+        <th class="figures">{{ say('rescoring.before') }}</th>
+        <th class="figures">{{ say('rescoring.after') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -76,12 +74,18 @@ const shown = (name: (typeof figures)[number][1], moment: 'before' | 'after') =>
         <tbody>
           <tr v-for="line in list" :key="line.student.id">
             <td>
-              {{ hidden ? 'A student' : line.student.name }}
+              {{ hidden ? say('rescoring.aStudent') : line.student.name }}
               <span class="faded small">{{ line.student.class }}</span>
             </td>
             <td class="figures">
-              {{ pointsText(line.before.points) }} of {{ pointsText(line.before.maxPoints) }} →
-              <b>{{ pointsText(line.after.points) }}</b> of {{ pointsText(line.after.maxPoints) }}
+              {{
+                say('rescoring.pointsMaxPoints', {
+                  points: pointsText(line.before.points),
+                  maxPoints: pointsText(line.before.maxPoints),
+                })
+              }}
+              <b>{{ pointsText(line.after.points) }}</b>
+              {{ say('rescoring.ofMaxPoints', { maxPoints: pointsText(line.after.maxPoints) }) }}
             </td>
             <td class="figures">
               {{ percent(share(line.before)) }} → {{ percent(share(line.after)) }}

@@ -5,12 +5,11 @@
  */
 import type { AnswerOf, api } from '@oaken/contract';
 import type { ResultsAnswer } from '@oaken/contract/results';
-import { count } from '@oaken/core/text';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import BankKey from './BankKey.vue';
@@ -19,6 +18,7 @@ import KeyFields from './KeyFields.vue';
 import RescoreEffect from './RescoreEffect.vue';
 import { useItemChange, type ChangeableItem } from './useItemChange';
 import { useRescore } from './useRescore';
+import { say } from '../../words/teacher';
 
 const { params, query } = useRoute();
 const assignmentId = Number(params.assignmentId);
@@ -63,30 +63,36 @@ const earlier = computed(() =>
 
 <template>
   <PageHead
-    :title="item ? `What counts: question ${item.number}` : 'What counts'"
-    :where="results?.title ?? 'Results'"
+    :title="
+      item
+        ? say('rescoring.keyScoringQuestionNumber', { number: item.number })
+        : say('rescoring.keyScoring')
+    "
+    :where="results?.title ?? say('common.results')"
   >
-    <RouterLink :to="`/results/${assignmentId}/items${item ? `?item=${item.number}` : ''}`"
-      >Back to the items</RouterLink
-    >
+    <RouterLink :to="`/results/${assignmentId}/items${item ? `?item=${item.number}` : ''}`">{{
+      say('rescoring.backItems')
+    }}</RouterLink>
   </PageHead>
   <p v-if="loadWrong" class="wrong inset" role="alert">{{ loadWrong }}</p>
-  <p v-else-if="results && !item" class="wrong inset">This item is no longer in the results.</p>
+  <p v-else-if="results && !item" class="wrong inset">{{ say('rescoring.thisItemNoLonger') }}</p>
   <FacingPages
     v-if="item && content"
     name="rescore"
-    left="The change"
-    right="What it does"
+    :left="say('rescoring.theChange')"
+    :right="say('rescoring.whatWillChange')"
     :start="50"
   >
     <template #left>
       <div class="inset">
         <RichText :html="item.content.stem" />
         <fieldset class="choices">
-          <legend>How it counts</legend>
-          <ElRadio v-model="way" value="key"> by its key</ElRadio>
-          <ElRadio v-model="way" value="full-credit"> everybody has all its points</ElRadio>
-          <ElRadio v-model="way" value="dropped"> it is left out</ElRadio>
+          <legend>{{ say('rescoring.howCounts') }}</legend>
+          <ElRadio v-model="way" value="key"> {{ say('rescoring.byItsKey') }}</ElRadio>
+          <ElRadio v-model="way" value="full-credit">
+            {{ say('rescoring.everybodyGetsFullPoints') }}</ElRadio
+          >
+          <ElRadio v-model="way" value="dropped"> {{ say('rescoring.dropFromScoring') }}</ElRadio>
         </fieldset>
         <KeyFields
           v-if="way === 'key'"
@@ -95,7 +101,9 @@ const earlier = computed(() =>
           :taken="item.options"
           @part="setPart"
         />
-        <p v-if="change"><button type="button" class="word" @click="start">As it is now</button></p>
+        <p v-if="change">
+          <button type="button" class="word" @click="start">{{ say('rescoring.asNow') }}</button>
+        </p>
         <BankKey v-if="!change" :item="item" />
         <EarlierRescores
           v-if="earlier.length"
@@ -111,22 +119,22 @@ const earlier = computed(() =>
         <template v-if="ahead && change">
           <RescoreEffect :ahead="ahead">
             <label class="field">
-              <span class="label">Reason <span class="faded">kept with the change</span></span>
+              <span class="label"
+                >{{ say('rescoring.reason') }}
+                <span class="faded">{{ say('rescoring.keptWithChange') }}</span></span
+              >
               <ElInput v-model="reason" maxlength="500" />
             </label>
             <p>
-              <ElCheckbox v-model="tell">
-                Tell students, with the reason, where they read their score</ElCheckbox
-              >
+              <ElCheckbox v-model="tell"> {{ say('rescoring.tellStudentsWithReason') }}</ElCheckbox>
             </p>
-            <ElButton type="primary" :loading="busy" @click="make(reason, tell)"
-              >Rescore {{ count(ahead.attempts, 'attempt') }}</ElButton
-            >
+            <ElButton type="primary" :loading="busy" @click="make(reason, tell)">{{
+              say('rescoring.rescoreAttempts', { n: ahead.attempts })
+            }}</ElButton>
           </RescoreEffect>
         </template>
         <p v-else-if="!wrong" class="faded">
-          Change something at the left: this side says who gains and who loses, before anything is
-          done.
+          {{ say('rescoring.changeSomethingOnLeft') }}
         </p>
       </div>
     </template>

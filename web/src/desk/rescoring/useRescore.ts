@@ -1,10 +1,10 @@
 /** A change of what counts: looked at first, then done, then undone if need be. */
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
-import { count } from '@oaken/core/text';
 import { ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { done } from '../shared/undo';
+import { say } from '../../words/teacher';
 
 type Change = BodyOf<typeof api.previewRescore>;
 
@@ -41,7 +41,11 @@ export function useRescore(assignmentId: number, after: () => Promise<unknown>) 
       });
       forget();
       done(
-        `${count(made.attempts, 'attempt')} scored anew: ${made.gained} gained, ${made.lost} lost.`,
+        say('rescoring.attemptsRescoredGainedGained', {
+          n: made.attempts,
+          gained: made.gained,
+          lost: made.lost,
+        }),
         () => undo(made.id),
       );
       await after();

@@ -4,9 +4,10 @@ import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { useForm } from '../../client/useDoing';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import FileButton from '../../parts/FileButton.vue';
+import { say } from '../../words/teacher';
 
 const router = useRouter();
 const title = ref('');
@@ -38,19 +39,27 @@ async function bring(): Promise<void> {
 </script>
 
 <template>
-  <PageHead title="Bring answers in" where="Results"
-    ><RouterLink to="/results">All results</RouterLink></PageHead
+  <PageHead :title="say('results.importAnswers')" :where="say('common.results')"
+    ><RouterLink to="/results">{{ say('results.allResults') }}</RouterLink></PageHead
   >
-  <FacingPages name="bring-answers" left="Answers" right="What it should look like" :start="56">
+  <FacingPages
+    name="bring-answers"
+    :left="say('results.answers')"
+    :right="say('results.whatShouldLookLike')"
+    :start="56"
+  >
     <template #left>
       <form class="inset" @submit.prevent="bring">
         <label class="field">
-          <span class="label">Title</span>
+          <span class="label">{{ say('common.title') }}</span>
           <ElInput v-model="title" maxlength="200" :aria-invalid="Boolean(errorAt('/title'))" />
           <span v-if="errorAt('/title')" class="wrong" role="alert">{{ errorAt('/title') }}</span>
         </label>
         <label class="field">
-          <span class="label">Answers <span class="faded">students by items, as CSV</span></span>
+          <span class="label"
+            >{{ say('results.answers') }}
+            <span class="faded">{{ say('results.studentsByItemsAs') }}</span></span
+          >
           <ElInput
             v-model="answers"
             class="sheet"
@@ -63,22 +72,20 @@ async function bring(): Promise<void> {
         <p v-if="errorAt('/answers')" class="wrong" role="alert">{{ errorAt('/answers') }}</p>
         <template v-if="errorAt('/emptyRows') || emptyRows">
           <p v-if="errorAt('/emptyRows')" class="wrong" role="alert">{{ errorAt('/emptyRows') }}</p>
-          <ElRadioGroup v-model="emptyRows" aria-label="Rows without any answer">
-            <ElRadio value="left-out">They were not there: leave them out</ElRadio>
-            <ElRadio value="zero">They answered nothing: count it as nothing</ElRadio>
+          <ElRadioGroup v-model="emptyRows" :aria-label="say('results.rowsWithoutAnyAnswer')">
+            <ElRadio value="left-out">{{ say('results.theyWereAbsentLeave') }}</ElRadio>
+            <ElRadio value="zero">{{ say('results.theyAnsweredNothingCount') }}</ElRadio>
           </ElRadioGroup>
         </template>
         <p>
-          <FileButton accept=".csv,text/csv,text/plain" @chosen="take($event, 'answers')"
-            >Answers from a file …</FileButton
-          >
+          <FileButton accept=".csv,text/csv,text/plain" @chosen="take($event, 'answers')">{{
+            say('results.answersFromFile')
+          }}</FileButton>
         </p>
         <label class="field">
           <span class="label"
-            >Key
-            <span class="faded"
-              >or the points of each item; leave it empty when the cells are points</span
-            ></span
+            >{{ say('results.key') }}
+            <span class="faded">{{ say('results.orPointsEachItem') }}</span></span
           >
           <ElInput
             v-model="key"
@@ -91,45 +98,31 @@ async function bring(): Promise<void> {
         </label>
         <p v-if="errorAt('/key')" class="wrong" role="alert">{{ errorAt('/key') }}</p>
         <p>
-          <FileButton accept=".csv,text/csv,text/plain" @chosen="take($event, 'key')"
-            >Key from a file …</FileButton
-          >
+          <FileButton accept=".csv,text/csv,text/plain" @chosen="take($event, 'key')">{{
+            say('results.keyFromFile')
+          }}</FileButton>
         </p>
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <ElButton type="primary" native-type="submit" :loading="busy" :disabled="!answers.trim()"
-          >Read the results</ElButton
-        >
+        <ElButton type="primary" native-type="submit" :loading="busy" :disabled="!answers.trim()">{{
+          say('results.readResults')
+        }}</ElButton>
       </form>
     </template>
     <template #right>
       <div class="inset">
         <p>
-          The first row names the columns. One named <code>student</code> holds the students; every
-          other one is an item. An empty cell is an omitted answer.
+          {{ say('results.theFirstRowNames') }} <code>{{ say('results.student') }}</code>
+          {{ say('results.holdsStudentsEveryOther') }}
         </p>
-        <pre>
-student,1,2,3
-Ada,b,c,a
-Ben,b,a,a
-Cleo,d,c,</pre>
-        <p>The key names each item and its right answer.</p>
-        <pre>
-item,key
-1,b
-2,c
-3,a</pre>
+        <pre>{{ say('results.student123') }}</pre>
+        <p>{{ say('results.theKeyNamesEach') }}</p>
+        <pre>{{ say('results.itemKey1B') }}</pre>
         <p>
-          Without a key the cells are points, and a row named points says what each item gives.
-          Cells of 0 and 1 need none.
+          {{ say('results.withoutKeyCellsPoints') }}
         </p>
-        <pre>
-student,1,2,3
-points,2,1,1
-Ada,2,0.5,1
-Ben,1,1,0</pre>
+        <pre>{{ say('results.student123Points') }}</pre>
         <p class="faded">
-          Commas, semicolons and tabs all part cells. What you bring in is only for you, and you can
-          delete it.
+          {{ say('results.commasSemicolonsTabsAll') }}
         </p>
       </div>
     </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 /** Each choice as a pair of bars: the share of the strong above, of the weak below; the key is boxed. */
-import { count } from '@oaken/core/text';
 import type { ItemResult } from '@oaken/contract/results';
 import { percent } from '../shared/words';
+import { say } from '../../words/teacher';
 
 type Option = ItemResult['options'][number];
 const props = defineProps<{
@@ -14,10 +14,13 @@ const letters = 'abcdefghijklmnopqrst';
 const signOf = (option: Option, index: number) =>
   props.named ? option.label.slice(0, 3) : letters[index];
 const words = (option: Option, index: number) =>
-  `${props.named ? '' : `${letters[index]} `}${option.label}${option.right ? ', the key' : ''}: ${count(option.n, 'student')}` +
+  `${props.named ? '' : `${letters[index]} `}${option.label}${option.right ? say('results.theKey') : ''}: ${say('common.students2', { n: option.n })}` +
   (option.upper === null || option.lower === null
     ? ''
-    : `, strong ${percent(option.upper)}, weak ${percent(option.lower)}`);
+    : say('results.strongUpperWeakLower', {
+        upper: percent(option.upper),
+        lower: percent(option.lower),
+      }));
 </script>
 
 <template>

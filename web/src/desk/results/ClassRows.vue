@@ -4,6 +4,7 @@ import type { ResultsAnswer } from '@oaken/contract/results';
 import { computed } from 'vue';
 import { percent, pointsText } from '../shared/words';
 import type { StudentColumn } from './useStudentColumns';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   results: ResultsAnswer;
@@ -28,7 +29,9 @@ const repeatedErrors = computed(() =>
   props.items.map(({ wrongAnswers: [first] }) => (first && first.n >= 3 ? first : null)),
 );
 const errorWords = (error: { n: number; answer: string } | null | undefined) =>
-  error ? `${error.n} answered “${error.answer}”` : 'No wrong answer of three or more';
+  error
+    ? say('results.numberAnsweredAnswer', { number: error.n, answer: error.answer })
+    : say('results.noWrongAnswerThree');
 const facilityText = (facility: number | null) =>
   facility === null ? '—' : facility.toFixed(2).replace(/^0/, '');
 </script>
@@ -37,7 +40,7 @@ const facilityText = (facility: number | null) =>
   <tfoot>
     <tr>
       <template v-for="column in columns" :key="column.id">
-        <th v-if="column.id === 'name'" scope="row" class="name">Class mean</th>
+        <th v-if="column.id === 'name'" scope="row" class="name">{{ say('results.classMean') }}</th>
         <td v-else :class="{ figures: column.isFigure }">
           <b v-if="column.id === 'points'">{{ meanOf.get('points') }}</b>
           <template v-else>{{ meanOf.get(column.id) }}</template>
@@ -49,7 +52,9 @@ const facilityText = (facility: number | null) =>
     </tr>
     <tr>
       <template v-for="column in columns" :key="column.id">
-        <th v-if="column.id === 'name'" scope="row" class="name">Repeated error</th>
+        <th v-if="column.id === 'name'" scope="row" class="name">
+          {{ say('results.repeatedError') }}
+        </th>
         <td v-else />
       </template>
       <td

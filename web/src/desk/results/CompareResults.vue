@@ -3,12 +3,13 @@
 import type { ResultsAnswer } from '@oaken/contract/results';
 import { computed } from 'vue';
 import { percent, stemLine } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ results: ResultsAnswer }>();
 const tables = computed(() =>
   [
-    { title: 'Classes', all: props.results.compare.classes },
-    { title: 'Forms', all: props.results.compare.forms },
+    { title: say('common.classes'), all: props.results.compare.classes },
+    { title: say('results.forms'), all: props.results.compare.forms },
   ].filter(({ all }) => all.length > 0),
 );
 type Compared = ResultsAnswer['compare']['classes'][number];
@@ -26,29 +27,35 @@ const large = 0.2;
     <section v-for="{ title, all } in tables" :key="title">
       <h2>{{ title }}</h2>
       <p class="faded">
-        Shares of the points. A difference of {{ percent(large) }} or more is marked; with few
-        students it may be chance.
+        {{ say('results.sharesPointsDifferenceLarge', { large: percent(large) }) }}
       </p>
       <table class="ruled">
         <thead>
           <tr>
-            <th class="figures">No.</th>
-            <th>Question</th>
+            <th class="figures">{{ say('common.no') }}</th>
+            <th>{{ say('common.question') }}</th>
             <th v-for="figure in all" :key="figure.name" class="figures">{{ figure.name }}</th>
-            <th class="figures">Apart</th>
+            <th class="figures">{{ say('results.difference') }}</th>
           </tr>
         </thead>
         <tbody>
           <tr class="whole">
             <td />
             <td>
-              <b>The whole</b>
+              <b>{{ say('results.total') }}</b>
             </td>
             <td v-for="entry in all" :key="entry.name" class="figures">
               <b>{{ percent(entry.mean.value) }}</b>
               <div class="faded small">
-                n {{ entry.n
-                }}{{ entry.sd.value === null ? '' : `, sd ${percent(entry.sd.value)}` }}
+                {{
+                  say('results.nNumber', {
+                    number: entry.n,
+                    value:
+                      entry.sd.value === null
+                        ? ''
+                        : say('results.sdSd', { sd: percent(entry.sd.value) }),
+                  })
+                }}
               </div>
             </td>
             <td />

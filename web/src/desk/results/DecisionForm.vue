@@ -5,6 +5,7 @@ import { call } from '../../client/call';
 import { sentenceOf, useDoing } from '../../client/useDoing';
 import { done } from '../shared/undo';
 import { decisionTitle, type Decision } from './decisions';
+import { say } from '../../words/teacher';
 
 /** Null while nothing is being decided. */
 const decision = defineModel<Decision | null>({ required: true });
@@ -28,14 +29,14 @@ async function keep(): Promise<void> {
   if (!decision.value) return;
   const { kind, entry } = decision.value;
   const points = pointsOf(decision.value);
-  if (Number.isNaN(points)) return void (wrong.value = 'Points are a number.');
+  if (Number.isNaN(points)) return void (wrong.value = say('results.pointsNumber'));
   await act(async () => {
     const { id } = await call('adjust', {
       params: props.place,
       body: { kind, entry, points, reason: form.reason },
     });
     decision.value = null;
-    done('Kept, and scored anew.', () => emit('takeBack', id));
+    done(say('results.savedRescored'), () => emit('takeBack', id));
     emit('decided');
   });
 }
@@ -45,18 +46,21 @@ async function keep(): Promise<void> {
   <form v-if="decision" class="deciding" @submit.prevent="keep">
     <h3>{{ decisionTitle(decision, number) }}</h3>
     <label v-if="decision.kind !== 'excused'" class="field">
-      <span class="label">Points</span>
+      <span class="label">{{ say('common.points') }}</span>
       <ElInput v-model="form.points" class="few" inputmode="decimal" autocomplete="off" />
     </label>
     <label class="field">
       <span class="label"
-        >Reason <span class="faded">kept with the score, and for the student to read</span></span
+        >{{ say('results.reason') }}
+        <span class="faded">{{ say('results.keptWithScoreStudent') }}</span></span
       >
       <ElInput v-model="form.reason" maxlength="500" />
     </label>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <ElButton type="primary" native-type="submit" :loading="busy">Keep it</ElButton>
-    <ElButton @click="decision = null">Leave it</ElButton>
+    <ElButton type="primary" native-type="submit" :loading="busy">{{
+      say('results.save')
+    }}</ElButton>
+    <ElButton @click="decision = null">{{ say('common.cancel2') }}</ElButton>
   </form>
 </template>
 

@@ -2,7 +2,7 @@
 /** Students grouped by what they missed, with the evidence; one step makes a practice test for each group. */
 import { elementAt } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
 import { computed, reactive, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
@@ -14,6 +14,7 @@ import TallyBox from '../../parts/TallyBox.vue';
 import { done } from '../shared/undo';
 import { percent } from '../shared/words';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 type Own = AnswerOf<typeof api.readFollowUp>;
 const assignmentId = Number(useRoute().params.assignmentId);
@@ -30,7 +31,7 @@ async function load(): Promise<void> {
   await read(async () => {
     followUp.value = await call('readFollowUp', { params: { assignmentId }, query: { ...rules } });
     names.value = followUp.value.groups.map(({ codes }) =>
-      `Practice ${codes.join(', ')}`.slice(0, 80),
+      say('results.practiceCodes', { codes: codes.join(', ') }).slice(0, 80),
     );
     left.value = new Set();
     made.value = null;
@@ -68,18 +69,20 @@ async function make(): Promise<void> {
         body: { clientKey: key, each: each.value, groups },
       })
     ).made;
-    done(`${count(made.value.length, 'practice test')} made, each with its group in the class.`);
+    done(say('results.practiceTestsMadeEach', { n: made.value.length }));
   });
 }
 </script>
 
 <template>
-  <PageHead title="Follow-up" where="Students by the standards that they missed">
-    <RouterLink :to="`/results/${assignmentId}/standards`">Back to the standards</RouterLink>
+  <PageHead :title="say('results.followUp')" :where="say('results.studentsByStandardsThey')">
+    <RouterLink :to="`/results/${assignmentId}/standards`">{{
+      say('results.backStandards')
+    }}</RouterLink>
   </PageHead>
-  <div class="bar" role="group" aria-label="How to group">
+  <div class="bar" role="group" :aria-label="say('results.howGroup')">
     <label
-      >Missed below
+      >{{ say('results.missedBelow') }}
       <ElInputNumber
         :controls="false"
         v-model.lazy.number="rules.below"
@@ -90,15 +93,15 @@ async function make(): Promise<void> {
       %</label
     >
     <label
-      >over
+      >{{ say('results.over') }}
       <SelectField v-model="rules.over"
-        ><ElOption value="this" label="this assignment" /><ElOption
+        ><ElOption value="this" :label="say('results.thisAssignment')" /><ElOption
           value="all"
-          label="everything that they handed in"
+          :label="say('results.everythingTheyHandedIn')"
       /></SelectField>
     </label>
     <label
-      >at most
+      >{{ say('results.atMost') }}
       <ElInputNumber
         :controls="false"
         v-model.lazy.number="rules.groups"
@@ -106,18 +109,19 @@ async function make(): Promise<void> {
         :min="1"
         :max="12"
       />
-      groups</label
+      {{ say('results.groups') }}</label
     >
     <label
       ><ElInputNumber :controls="false" v-model.lazy.number="each" class="few" :min="1" :max="10" />
-      items for each standard</label
+      {{ say('results.itemsEachStandard') }}</label
     >
   </div>
-  <div class="sheet" tabindex="0" role="region" aria-label="Groups of students">
+  <div class="sheet" tabindex="0" role="region" :aria-label="say('results.groupsStudents')">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-if="followUp && followUp.groups.length === 0" title="Nobody missed anything."
-      >Everybody earned at least {{ rules.below }}% on every standard, or nobody has handed in
-      yet.</EmptyNote
+    <EmptyNote
+      v-if="followUp && followUp.groups.length === 0"
+      :title="say('results.nobodyMissedAnything')"
+      >{{ say('results.everybodyEarnedAtLeast', { below: rules.below }) }}</EmptyNote
     >
     <article
       v-for="(group, position) in followUp?.groups ?? []"
@@ -126,14 +130,16 @@ async function make(): Promise<void> {
     >
       <header>
         <ElCheckbox :model-value="!left.has(position)" @change="toggle(position)"
-          ><span class="unseen">Make practice for group {{ position + 1 }}</span></ElCheckbox
+          ><span class="unseen">{{
+            say('results.makePracticeGroupNumber', { number: position + 1 })
+          }}</span></ElCheckbox
         >
         <ElInput
           v-model="names[position]"
-          :aria-label="`Name of group ${position + 1}`"
+          :aria-label="say('results.nameGroupNumber', { number: position + 1 })"
           maxlength="80"
         />
-        <span class="faded">{{ count(group.students.length, 'student') }}</span>
+        <span class="faded">{{ say('common.students2', { n: group.students.length }) }}</span>
       </header>
       <ul class="codes">
         <li v-for="{ code, items } in group.available" :key="code">
@@ -142,8 +148,8 @@ async function make(): Promise<void> {
             ·
             {{
               items
-                ? `${count(items, 'item')} that none of them has met`
-                : 'your banks have nothing new for them'
+                ? say('results.itemsNoneThemHas', { n: items })
+                : say('results.yourBanksHaveNothing')
             }}</span
           >
         </li>
@@ -153,10 +159,12 @@ async function make(): Promise<void> {
           v-for="entry in made.filter(({ name }) => name === names[position])"
           :key="entry.testId"
         >
-          <b>{{ count(entry.items, 'item') }}</b>{{
-            entry.without.length ? `, none for ${listing(entry.without)}` : ''
+          <b>{{ say('common.items2', { n: entry.items }) }}</b>{{
+            entry.without.length
+              ? say('results.noneWithout', { without: listing(entry.without) })
+              : ''
           }}.
-          <RouterLink :to="`/tests/${entry.testId}`">Look at the test</RouterLink>
+          <RouterLink :to="`/tests/${entry.testId}`">{{ say('results.openTest') }}</RouterLink>
           {{ ' ' }}
           <RouterLink
             :to="{
@@ -168,14 +176,14 @@ async function make(): Promise<void> {
                   : { students: entry.students.join(',') }),
               },
             }"
-            >Assign it to them</RouterLink
+            >{{ say('results.assignThem') }}</RouterLink
           >
         </template>
       </p>
       <table class="ruled">
         <thead>
           <tr>
-            <th>Student</th>
+            <th>{{ say('common.student') }}</th>
             <th v-for="code in group.codes" :key="code">{{ code }}</th>
           </tr>
         </thead>
@@ -188,26 +196,29 @@ async function make(): Promise<void> {
               <template v-if="proof.share !== null">
                 <TallyBox
                   :share="proof.share"
-                  :label="`${percent(proof.share)} on ${count(proof.items, 'item')}`"
+                  :label="
+                    say('results.shareOnItems', { n: proof.items, share: percent(proof.share) })
+                  "
                 />
                 {{ percent(proof.share) }}
-                <span class="faded small">{{ count(proof.items, 'item') }}</span>
+                <span class="faded small">{{ say('common.items2', { n: proof.items }) }}</span>
               </template>
-              <span v-else class="faded">not asked</span>
+              <span v-else class="faded">{{ say('results.notAsked') }}</span>
             </td>
           </tr>
         </tbody>
       </table>
     </article>
   </div>
-  <FootingLine label="Groups">
+  <FootingLine :label="say('common.groups')">
     <template v-if="followUp">
       <span
         ><b>{{ followUp.groups.length }}</b>
-        {{ followUp.groups.length === 1 ? 'group' : 'groups' }}</span
+        {{ followUp.groups.length === 1 ? say('results.group') : say('results.groups') }}</span
       >
       <span
-        ><b>{{ followUp.secure }}</b> with at least {{ rules.below }}% on every standard</span
+        ><b>{{ followUp.secure }}</b>
+        {{ say('results.withAtLeastBelow', { below: rules.below }) }}</span
       >
     </template>
     <template #actions>
@@ -216,7 +227,7 @@ async function make(): Promise<void> {
         :disabled="chosen.length === 0 || made !== null"
         :loading="busy"
         @click="make"
-        >Make {{ count(chosen.length, 'practice test') }}</ElButton
+        >{{ say('results.makePracticeTests', { n: chosen.length }) }}</ElButton
       >
     </template>
   </FootingLine>

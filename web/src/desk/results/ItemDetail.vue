@@ -7,6 +7,7 @@ import ItemView from '../../kinds/ItemView.vue';
 import RichText from '../../parts/RichText.vue';
 import { percent } from '../shared/words';
 import { figureText, figureTitle } from './figures';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ item: ItemResult; results: ResultsAnswer }>();
 const rescore = computed(
@@ -26,31 +27,36 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
         @answer="() => {}"
       />
       <p v-for="(sentence, index) in keysInWords(item.content)" :key="index" class="faded">
-        Key: {{ sentence }}
+        {{ say('results.keySentence', { sentence }) }}
       </p>
       <RichText v-if="item.content.explanation" :html="item.content.explanation" />
       <p v-if="may" class="acts">
-        <RouterLink :to="rescore" class="button">Change what counts …</RouterLink>
-        <RouterLink v-if="item.itemId" :to="`/items/${item.itemId}`">The bank’s item</RouterLink>
+        <RouterLink :to="rescore" class="button">{{
+          say('results.changeKeyOrScoring')
+        }}</RouterLink>
+        <RouterLink v-if="item.itemId" :to="`/items/${item.itemId}`">{{
+          say('results.theBanksItem')
+        }}</RouterLink>
       </p>
     </div>
     <div>
       <table v-if="item.options.length" class="ruled">
         <thead>
           <tr>
-            <th>{{ item.content ? 'Choice' : 'Answer' }}</th>
-            <th class="figures">n</th>
-            <th class="figures">Strong</th>
-            <th class="figures">Weak</th>
-            <th class="figures">r</th>
-            <th>{{ item.content ? 'Misconception' : '' }}</th>
+            <th>{{ item.content ? say('common.choice') : say('results.answer') }}</th>
+            <th class="figures">{{ say('results.n') }}</th>
+            <th class="figures">{{ say('results.strong') }}</th>
+            <th class="figures">{{ say('results.weak') }}</th>
+            <th class="figures">{{ say('results.r') }}</th>
+            <th>{{ item.content ? say('results.misconception') : '' }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="option in item.options" :key="option.id">
             <td>
-              <b v-if="option.right">{{ option.label }} (key)</b
-              ><template v-else>{{ option.label }}</template>
+              <b v-if="option.right">{{
+                say('results.labelKey', { label: option.label })
+              }}</b><template v-else>{{ option.label }}</template>
             </td>
             <td class="figures">{{ option.n }}</td>
             <td class="figures">{{ percent(option.upper) }}</td>
@@ -65,9 +71,11 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
       <table v-if="item.content && item.wrongAnswers.some(({ chosen }) => !chosen)" class="ruled">
         <thead>
           <tr>
-            <th>Wrong answer</th>
-            <th class="figures">Students</th>
-            <th><span class="unseen">Decide</span></th>
+            <th>{{ say('results.wrongAnswer') }}</th>
+            <th class="figures">{{ say('common.students') }}</th>
+            <th>
+              <span class="unseen">{{ say('results.decide') }}</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -82,22 +90,32 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
                 v-if="may && typeof entry.response === 'string'"
                 class="small"
                 :to="{ path: rescore, query: { part: entry.part, accept: entry.response } }"
-                >count it as right …</RouterLink
+                >{{ say('results.countAsRight') }}</RouterLink
               >
             </td>
           </tr>
         </tbody>
       </table>
       <p v-if="item.practice" class="faded small">
-        In practice: {{ item.practice.first }} right at once, {{ item.practice.later }} later,
-        {{ item.practice.shown }} had the answer shown; {{ item.practice.hints }} hints were asked
-        for.
+        {{
+          say('results.inPracticeFirstRight', {
+            first: item.practice.first,
+            later: item.practice.later,
+            shown: item.practice.shown,
+            hints: item.practice.hints,
+          })
+        }}
       </p>
       <p class="faded small">
-        {{ item.n }} reached it, {{ item.blank }} left it blank. Item-total
-        {{ figureText(item.itemTotal) }}; alpha without it
-        {{ figureText(item.alphaIfItemDeleted) }}. Strong and weak: the
-        {{ results.groupSize }} students with the highest and lowest totals (27%).
+        {{
+          say('results.numberReachedBlankLeft', {
+            number: item.n,
+            blank: item.blank,
+            figureText: figureText(item.itemTotal),
+            figureText2: figureText(item.alphaIfItemDeleted),
+            groupSize: results.groupSize,
+          })
+        }}
       </p>
     </div>
   </div>

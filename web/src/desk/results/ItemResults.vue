@@ -10,13 +10,13 @@ import {
   type ResultColumn,
   type ResultsAnswer,
 } from '@oaken/contract/results';
-import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { percent, stemLine } from '../shared/words';
 import ChoiceBars from './ChoiceBars.vue';
 import { figureText, figureTitle } from './figures';
 import ItemDetail from './ItemDetail.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ results: ResultsAnswer }>();
 const route = useRoute();
@@ -51,14 +51,14 @@ const repeated = (item: ItemResult) =>
     }));
 const toggle = (number: number) => (open.value = open.value === number ? null : number);
 const overrideWords = {
-  'full-credit': 'Everybody has all its points.',
-  dropped: 'Left out: it counts for nobody.',
+  'full-credit': say('results.everybodyGetsFullPoints'),
+  dropped: say('results.droppedFromScoring'),
 };
 const timed = computed(() => columns.value.some(({ id }) => id === 'time'));
 /** What stands where no choices can be counted. */
 function withoutBars({ asks, content }: ItemResult): string {
   if (asks === 'nothing') return '';
-  return content ? 'typed answers' : 'scores';
+  return content ? say('results.typedAnswers') : 'scores';
 }
 </script>
 
@@ -74,9 +74,9 @@ function withoutBars({ asks, content }: ItemResult): string {
           :aria-sort="sortWord(column.id)"
         >
           <button @click="sortBy(column.id)">{{ column.name }}</button>
-          <span v-if="column.id === 'choices'" class="legend"
-            >upper row strong, lower row weak</span
-          >
+          <span v-if="column.id === 'choices'" class="legend">{{
+            say('results.upperRowStrongLower')
+          }}</span>
         </th>
       </tr>
     </thead>
@@ -105,15 +105,22 @@ function withoutBars({ asks, content }: ItemResult): string {
                   class="interval"
                 />
               </svg>
-              <span class="faded small" :title="'95% interval'">{{
-                item.interval ? `${percent(item.interval[0])} to ${percent(item.interval[1])}` : ''
+              <span class="faded small" :title="say('results.n95Interval')">{{
+                item.interval
+                  ? say('results.intervalInterval2', {
+                      interval: percent(item.interval[0]),
+                      interval2: percent(item.interval[1]),
+                    })
+                  : ''
               }}</span>
             </template>
             <template v-else
               ><template v-if="item.asks === 'nothing'"
-                ><span class="faded small">to read</span></template
+                ><span class="faded small">{{ say('results.toRead') }}</span></template
               ><template v-else-if="item.asks === 'opinion'"
-                ><span class="faded small">{{ count(item.n, 'opinion') }}</span></template
+                ><span class="faded small">{{
+                  say('results.opinions', { n: item.n })
+                }}</span></template
               ><template v-else
                 >— <span class="faded small">{{ item.facility.reason }}</span></template
               ></template
@@ -126,8 +133,13 @@ function withoutBars({ asks, content }: ItemResult): string {
               :named="item.content === null"
             /><span v-else class="faded small">{{ withoutBars(item) }}</span>
             <div v-if="item.practice" class="faded small">
-              right first {{ item.practice.first }}, later {{ item.practice.later }}, shown
-              {{ item.practice.shown }}
+              {{
+                say('results.rightFirstFirstLater', {
+                  first: item.practice.first,
+                  later: item.practice.later,
+                  shown: item.practice.shown,
+                })
+              }}
             </div>
           </td>
           <td class="figures" :title="figureTitle(item.upperLower)">

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 /** Answers of one student that arrived after the end: the teacher looks, and counts them or does not. */
 import type { StudentWork } from '@oaken/contract/results';
-import { count } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   work: StudentWork;
@@ -18,7 +18,7 @@ const sending = ref(false);
 const waiting = computed(() =>
   props.work.lateAnswers.filter(({ decision }) => decision === 'waiting'),
 );
-const decisionWords = { waiting: '', counted: 'counted', refused: 'not counted' };
+const decisionWords = { waiting: '', counted: 'counted', refused: say('results.notCounted') };
 
 async function decide(counts: boolean): Promise<void> {
   sending.value = true;
@@ -27,7 +27,9 @@ async function decide(counts: boolean): Promise<void> {
     const body = { attemptId: props.work.attempt.id, count: counts };
     await call('decideLateAnswers', { params: props.place, body });
     done(
-      counts ? `${count(n, 'late answer')} counted.` : `${count(n, 'late answer')} not counted.`,
+      counts
+        ? say('results.lateAnswersCounted', { n })
+        : say('results.lateAnswersNotCounted', { n }),
     );
     emit('decided');
   } catch (error) {
@@ -40,25 +42,35 @@ async function decide(counts: boolean): Promise<void> {
 
 <template>
   <section v-if="work.lateAnswers.length > 0" class="late" aria-labelledby="late-answers">
-    <h3 id="late-answers">Late answers</h3>
+    <h3 id="late-answers">{{ say('results.lateAnswers') }}</h3>
     <p v-if="waiting.length > 0">
-      The student’s device sent {{ count(waiting.length, 'answer') }} after time was up. By its own
-      clock {{ waiting.length === 1 ? 'it was' : 'they were' }} written before, while the server
-      heard nothing from it.
+      {{ say('results.theStudentsDeviceSent', { n: waiting.length }) }}
     </p>
     <ul>
       <li v-for="answer in work.lateAnswers" :key="answer.entry">
-        <b>Question {{ answer.number }}: {{ answer.words || 'no answer' }}</b>
+        <b>{{
+          say('results.questionNumberWords', {
+            number: answer.number,
+            words: answer.words || say('results.noAnswer'),
+          })
+        }}</b>
         <span class="faded">
-          written {{ words.time(answer.writtenAt) }}, arrived {{ words.time(answer.arrivedAt) }}; no
-          sign of the device since {{ words.time(answer.silentFrom)
-          }}{{ answer.decision === 'waiting' ? '' : `; ${decisionWords[answer.decision]}` }}
+          {{
+            say('results.writtenWrittenAtArrived', {
+              writtenAt: words.time(answer.writtenAt),
+              arrivedAt: words.time(answer.arrivedAt),
+              silentFrom: words.time(answer.silentFrom),
+              value: answer.decision === 'waiting' ? '' : `; ${decisionWords[answer.decision]}`,
+            })
+          }}
         </span>
       </li>
     </ul>
     <p v-if="waiting.length > 0 && work.mayChange" class="acts">
-      <ElButton type="primary" :loading="sending" @click="decide(true)">Count</ElButton>
-      <ElButton :disabled="sending" @click="decide(false)">Don’t count</ElButton>
+      <ElButton type="primary" :loading="sending" @click="decide(true)">{{
+        say('results.count')
+      }}</ElButton>
+      <ElButton :disabled="sending" @click="decide(false)">{{ say('results.dontCount') }}</ElButton>
     </p>
   </section>
 </template>

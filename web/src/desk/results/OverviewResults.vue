@@ -7,6 +7,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import { pointsText } from '../shared/words';
 import { leftWords } from './leftWords';
 import { figureText, figureTitle, type Figure } from './figures';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ results: ResultsAnswer; base: string }>();
 // Charts are heavy: they come when there is something to draw.
@@ -15,24 +16,28 @@ const ResultCharts = defineAsyncComponent(() => import('./ResultCharts.vue'));
 const lines = computed<[name: string, figure: Figure, explanation: string][]>(() => {
   const { spread, reliability } = props.results;
   return [
-    ['Mean', spread.mean, 'points'],
-    ['Median', spread.median, 'half earned more, half less'],
-    ['Standard deviation', spread.sd, 'n − 1'],
-    ['Lower quartile', spread.lowerQuartile, 'Hyndman-Fan type 7'],
-    ['Upper quartile', spread.upperQuartile, 'Hyndman-Fan type 7'],
-    ['Lowest', spread.min, ''],
-    ['Highest', spread.max, ''],
-    ['Alpha', reliability.alpha, 'how consistently the items measure together'],
-    ['KR-20', reliability.kr20, 'alpha for items that are right or wrong'],
-    ['KR-21', reliability.kr21, 'lower bound that treats all items as equally hard'],
-    ['Split half, odd and even', reliability.splitHalf, 'stepped up by Spearman-Brown'],
-    ['Standard error of measurement', reliability.standardError, 'points either way'],
+    [say('results.mean'), spread.mean, 'points'],
+    [say('results.median'), spread.median, say('results.halfEarnedMoreHalf')],
+    [say('results.standardDeviation'), spread.sd, say('results.n1')],
+    [say('results.lowerQuartile'), spread.lowerQuartile, say('results.hyndmanFanType7')],
+    [say('results.upperQuartile'), spread.upperQuartile, say('results.hyndmanFanType7')],
+    [say('results.lowest'), spread.min, ''],
+    [say('results.highest'), spread.max, ''],
+    [say('results.alpha'), reliability.alpha, say('results.howConsistentlyItemsMeasure')],
+    ['KR-20', reliability.kr20, say('results.alphaItemsRightOr')],
+    ['KR-21', reliability.kr21, say('results.lowerBoundTreatsAll')],
+    [say('results.splitHalfOddEven'), reliability.splitHalf, say('results.steppedUpBySpearman')],
+    [
+      say('results.standardErrorMeasurement'),
+      reliability.standardError,
+      say('results.pointsEitherWay'),
+    ],
   ];
 });
 const times = computed<[name: string, figure: Figure][]>(() => [
-  ['Time, lower quartile', props.results.seconds.lowerQuartile],
-  ['Time, median', props.results.seconds.median],
-  ['Time, upper quartile', props.results.seconds.upperQuartile],
+  [say('results.timeLowerQuartile'), props.results.seconds.lowerQuartile],
+  [say('results.timeMedian'), props.results.seconds.median],
+  [say('results.timeUpperQuartile'), props.results.seconds.upperQuartile],
 ]);
 /** Students whose score lies within one standard error of another band. */
 const atEdge = computed(() => props.results.students.filter(({ bands }) => bands.length > 1));
@@ -41,12 +46,12 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
 
 <template>
   <div class="overview">
-    <EmptyNote v-if="results.spread.n === 0" title="Nobody has handed in yet."
-      >Figures appear with the first work that is handed in.</EmptyNote
-    >
+    <EmptyNote v-if="results.spread.n === 0" :title="say('results.nobodyHasHandedIn')">{{
+      say('results.figuresAppearWithFirst')
+    }}</EmptyNote>
     <template v-else>
       <section>
-        <h2>Figures</h2>
+        <h2>{{ say('common.figures') }}</h2>
         <p v-for="sentence in leftWords(results.left)" :key="sentence" class="left">
           {{ sentence }}
         </p>
@@ -69,7 +74,7 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
                 <b>{{ figure.value === null ? '—' : lengthInWords(figure.value * 1000) }}</b>
               </td>
               <td class="faded small">
-                {{ figure.value === null ? figure.reason : 'from beginning to handing in' }}
+                {{ figure.value === null ? figure.reason : say('results.fromBeginningHandingIn') }}
               </td>
             </tr>
           </tbody>
@@ -78,29 +83,38 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
       <section>
         <ResultCharts :results="results" />
         <template v-if="atEdge.length">
-          <h2 class="gap">Near the edge of a band</h2>
+          <h2 class="gap">{{ say('results.nearEdgeBand') }}</h2>
           <p class="faded small">
-            Within one standard error ({{ figureText(results.reliability.standardError) }} points)
-            the score could as well be in another band.
+            {{
+              say('results.withinOneStandardError', {
+                figureText: figureText(results.reliability.standardError),
+              })
+            }}
           </p>
           <ul class="flags">
             <li v-for="student in atEdge" :key="student.id">
               <RouterLink :to="`${base}/students/${student.id}`">{{ student.name }}</RouterLink>{{
                 ' '
-              }}<span class="faded"
-                >{{ pointsText(student.points ?? 0) }} of {{ pointsText(student.maxPoints ?? 0) }}:
-                {{ student.bands.join(' or ') }}</span
-              >
+              }}<span class="faded">{{
+                say('results.pointsMaxPointsBands', {
+                  points: pointsText(student.points ?? 0),
+                  maxPoints: pointsText(student.maxPoints ?? 0),
+                  bands: student.bands.join(' or '),
+                })
+              }}</span>
             </li>
           </ul>
         </template>
-        <h2 class="gap">Look at these first</h2>
-        <p v-if="flagged.length === 0" class="faded">No item stands out.</p>
+        <h2 class="gap">{{ say('results.lookAtTheseFirst') }}</h2>
+        <p v-if="flagged.length === 0" class="faded">{{ say('results.noItemStandsOut') }}</p>
         <ul class="flags">
           <li v-for="item in flagged" :key="item.entry">
-            <RouterLink :to="`${base}/items?item=${item.number}`"
-              >Item {{ item.number }}: {{ elementAt(item.flags, 0).title }}</RouterLink
-            >{{ ' ' }}<span class="faded">{{ elementAt(item.flags, 0).reason }}</span>
+            <RouterLink :to="`${base}/items?item=${item.number}`">{{
+              say('results.itemNumberTitle', {
+                number: item.number,
+                title: elementAt(item.flags, 0).title,
+              })
+            }}</RouterLink>{{ ' ' }}<span class="faded">{{ elementAt(item.flags, 0).reason }}</span>
           </li>
         </ul>
       </section>

@@ -4,6 +4,7 @@ import type { StudentWork } from '@oaken/contract/results';
 import { call } from '../../client/call';
 import { failed } from '../shared/undo';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   work: Pick<StudentWork, 'ratings' | 'mayChange'>;
@@ -26,7 +27,10 @@ async function rate(standard: string, rating: number | null): Promise<void> {
 </script>
 
 <template>
-  <h3>My ratings <span class="faded small">1 to 4, for staff only</span></h3>
+  <h3>
+    {{ say('results.myRatings') }}
+    <span class="faded small">{{ say('results.n14StaffOnly') }}</span>
+  </h3>
   <label v-for="line in work.ratings" :key="line.standard" class="rating">
     <span
       >{{ line.statement || line.standard }}

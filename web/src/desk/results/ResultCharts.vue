@@ -13,6 +13,7 @@ import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
 import { theme } from '../../theme/theme';
+import { say } from '../../words/teacher';
 
 use([
   BarChart,
@@ -64,7 +65,7 @@ const distribution = computed(() => ({
   xAxis: {
     type: 'category',
     data: steps.value.map((_, index) => `${index * 10}–${index * 10 + 10}`),
-    name: 'percent of the points',
+    name: say('results.percentPoints'),
     nameLocation: 'middle',
     nameGap: 28,
     ...axis.value,
@@ -85,13 +86,13 @@ const scatter = computed(() => ({
   grid: { left: 46, right: 16, top: 26, bottom: 42 },
   tooltip: {
     formatter: ({ data }: { data: [number, number, number] }) =>
-      `Item ${data[2]}: facility ${data[0].toFixed(2)}, item-rest ${data[1].toFixed(2)}`,
+      say('results.itemDataFacilityData', { data: data[2] }),
   },
   xAxis: {
     type: 'value',
     min: 0,
     max: 1,
-    name: 'facility: hard to easy',
+    name: say('results.facilityHardEasy'),
     nameLocation: 'middle',
     nameGap: 28,
     ...axis.value,
@@ -101,7 +102,7 @@ const scatter = computed(() => ({
     min: (range: { min: number }) => Math.min(0, Math.floor(range.min * 4) / 4),
     max: 1,
     interval: 0.25,
-    name: 'item-rest correlation',
+    name: say('results.itemRestCorrelation'),
     nameTextStyle: { align: 'left', color: colours.value.faded },
     axisLabel: axis.value.axisLabel,
     splitLine: axis.value.splitLine,
@@ -131,22 +132,26 @@ const scatter = computed(() => ({
 <template>
   <div class="charts">
     <figure>
-      <figcaption>How the points are spread</figcaption>
+      <figcaption>{{ say('results.howPointsSpread') }}</figcaption>
       <VChart class="chart" :option="distribution" autoresize />
       <table class="unseen">
         <caption>
-          Students by percent of the points
+          {{
+            say('results.studentsByPercentPoints')
+          }}
         </caption>
         <tbody>
           <tr v-for="(n, position) in steps" :key="position">
-            <th>{{ position * 10 }} to {{ position * 10 + 10 }}%</th>
+            <th>
+              {{ say('results.position', { position: position * 10, value: position * 10 + 10 }) }}
+            </th>
             <td>{{ n }}</td>
           </tr>
         </tbody>
       </table>
     </figure>
     <figure>
-      <figcaption>Items by facility and discrimination</figcaption>
+      <figcaption>{{ say('results.itemsByFacilityDiscrimination') }}</figcaption>
       <VChart class="chart" :option="scatter" autoresize />
     </figure>
   </div>

@@ -6,18 +6,19 @@ import { useSession } from '../../client/session';
 import type { FilterName } from './useResults';
 import DateField from '../../parts/DateField.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 defineProps<{ results: ResultsAnswer; filters: Partial<Record<FilterName, string>> }>();
 const emit = defineEmits<{ filter: [name: FilterName, value: string | null]; all: [] }>();
 const session = useSession();
 
 const attempts = {
-  counting: 'the one that counts',
-  best: 'the best',
-  latest: 'the latest',
-  first: 'the first',
-  mean: 'the mean of all',
-  all: 'every attempt',
+  counting: say('results.theOneCounts'),
+  best: say('results.theBest'),
+  latest: say('results.theLatest'),
+  first: say('results.theFirst'),
+  mean: say('results.theAverageAll'),
+  all: say('results.everyAttempt'),
 };
 const pick = (name: FilterName, chosen: string) =>
   emit('filter', name, chosen === '*' ? null : chosen);
@@ -44,13 +45,13 @@ function pickDay(name: 'from' | 'to', typed: string): void {
 </script>
 
 <template>
-  <div class="filters" role="group" aria-label="Whose work">
+  <div class="filters" role="group" :aria-label="say('results.whoseWork')">
     <label v-if="results.filters.classes.length > 1"
-      >Class
+      >{{ say('common.class') }}
       <SelectField
         :model-value="filters.classId ?? '*'"
         @update:model-value="pick('classId', $event)"
-        ><ElOption value="*" label="all" /><ElOption
+        ><ElOption value="*" :label="say('common.all')" /><ElOption
           v-for="schoolClass in results.filters.classes"
           :key="schoolClass.id"
           :value="String(schoolClass.id)"
@@ -58,11 +59,11 @@ function pickDay(name: 'from' | 'to', typed: string): void {
       /></SelectField>
     </label>
     <label v-if="results.filters.groups.length"
-      >Group
+      >{{ say('results.group2') }}
       <SelectField
         :model-value="filters.groupId ?? '*'"
         @update:model-value="pick('groupId', $event)"
-        ><ElOption value="*" label="all" /><ElOption
+        ><ElOption value="*" :label="say('common.all')" /><ElOption
           v-for="group in results.filters.groups"
           :key="group.id"
           :value="String(group.id)"
@@ -70,9 +71,9 @@ function pickDay(name: 'from' | 'to', typed: string): void {
       /></SelectField>
     </label>
     <label v-if="results.filters.forms.length"
-      >Form
+      >{{ say('common.form') }}
       <SelectField :model-value="filters.form ?? '*'" @update:model-value="pick('form', $event)"
-        ><ElOption value="*" label="all" /><ElOption
+        ><ElOption value="*" :label="say('common.all')" /><ElOption
           v-for="form in results.filters.forms"
           :key="form.id"
           :value="form.id"
@@ -80,7 +81,7 @@ function pickDay(name: 'from' | 'to', typed: string): void {
       /></SelectField>
     </label>
     <label v-if="results.filters.attempts"
-      >Attempt
+      >{{ say('results.attempt') }}
       <SelectField
         :model-value="filters.attempt ?? 'counting'"
         @update:model-value="pick('attempt', $event)"
@@ -92,21 +93,21 @@ function pickDay(name: 'from' | 'to', typed: string): void {
       /></SelectField>
     </label>
     <label
-      >Handed in from
+      >{{ say('results.handedInFrom') }}
       <DateField
-        label="Handed in from"
+        :label="say('results.handedInFrom')"
         :model-value="dayOf(filters.from)"
         @update:model-value="pickDay('from', $event)"
     /></label>
     <label
-      >to
+      >{{ say('results.to') }}
       <DateField
-        label="Handed in to"
+        :label="say('results.handedIn')"
         :model-value="dayOf(filters.to, 1)"
         @update:model-value="pickDay('to', $event)"
     /></label>
     <button v-if="Object.keys(filters).length" type="button" class="word" @click="emit('all')">
-      All of it
+      {{ say('results.clearFilters') }}
     </button>
   </div>
 </template>

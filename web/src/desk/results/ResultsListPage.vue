@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { AnswerOf, api } from '@oaken/contract';
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -10,6 +10,7 @@ import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { percent, useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const words = useWords();
 const assignments = ref<AssignmentRow[] | null>(null);
@@ -27,23 +28,23 @@ const withWork = computed(
 </script>
 
 <template>
-  <PageHead title="Results" where="By closing time, the latest first"
-    ><RouterLink to="/results/bring">Bring answers in</RouterLink></PageHead
+  <PageHead :title="say('common.results')" :where="say('results.latestFirst')"
+    ><RouterLink to="/results/bring">{{ say('results.importAnswers') }}</RouterLink></PageHead
   >
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-if="assignments && withWork.length === 0" title="No results yet."
-      >They stand here as soon as the first student has begun.</EmptyNote
-    >
+    <EmptyNote v-if="assignments && withWork.length === 0" :title="say('results.noResultsYet')">{{
+      say('results.theyAppearHereAs')
+    }}</EmptyNote>
     <table v-else class="ruled">
       <thead>
         <tr>
-          <th>Assignment</th>
-          <th>Kind</th>
-          <th>Classes</th>
-          <th>Window</th>
-          <th class="figures">Handed in</th>
-          <th class="figures">Mean</th>
+          <th>{{ say('common.assignment') }}</th>
+          <th>{{ say('common.kind') }}</th>
+          <th>{{ say('common.classes') }}</th>
+          <th>{{ say('results.window') }}</th>
+          <th class="figures">{{ say('common.handedIn2') }}</th>
+          <th class="figures">{{ say('results.mean') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -56,13 +57,20 @@ const withWork = computed(
           <td>{{ assignment.kind }}</td>
           <td>{{ listing(assignment.classes.map(({ name }) => name)) }}</td>
           <td>{{ words.closing(assignment.closesAt) }}</td>
-          <td class="figures">{{ assignment.handedIn }} of {{ assignment.given }}</td>
+          <td class="figures">
+            {{
+              say('results.handedInGiven', {
+                handedIn: assignment.handedIn,
+                given: assignment.given,
+              })
+            }}
+          </td>
           <td class="figures">
             <template v-if="assignment.meanShare !== null"
               >{{ percent(assignment.meanShare) }}
               <TallyBox
                 :share="assignment.meanShare"
-                :label="`Mean ${percent(assignment.meanShare)}`"
+                :label="say('results.meanMeanShare', { meanShare: percent(assignment.meanShare) })"
             /></template>
             <template v-else>—</template>
           </td>
@@ -70,7 +78,7 @@ const withWork = computed(
       </tbody>
     </table>
     <template v-if="sheets.length">
-      <h2 class="brought">Brought in from elsewhere</h2>
+      <h2 class="brought">{{ say('results.imported') }}</h2>
       <table class="ruled">
         <tbody>
           <tr v-for="entry in sheets" :key="entry.id">
@@ -85,9 +93,10 @@ const withWork = computed(
       </table>
     </template>
   </div>
-  <FootingLine label="Totals"
+  <FootingLine :label="say('common.totals')"
     ><span
-      ><b>{{ count(withWork.length, 'assignment') }}</b> with results</span
+      ><b>{{ say('results.assignments', { n: withWork.length }) }}</b>
+      {{ say('results.withResults') }}</span
     ></FootingLine
   >
 </template>

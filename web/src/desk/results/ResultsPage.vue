@@ -2,7 +2,7 @@
 import { present } from '@oaken/core/certain';
 import { resultExports } from '@oaken/contract/results';
 import { releaseInWords } from '@oaken/core/assignments';
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { addressOf, call } from '../../client/call';
@@ -20,6 +20,7 @@ import ResultFilters from './ResultFilters.vue';
 import StandardResults from './StandardResults.vue';
 import StudentResults from './StudentResults.vue';
 import { useResults } from './useResults';
+import { say } from '../../words/teacher';
 
 const route = useRoute();
 const router = useRouter();
@@ -29,13 +30,13 @@ const { assignmentId, sheetId, results, wrong, busy, filters, filter, all, load 
 const base = sheetId ? `/results/sheet/${sheetId}` : `/results/${assignmentId}`;
 const tab = computed(() => String(route.params.tab || 'overview'));
 const tabs = computed(() => ({
-  overview: 'Overview',
-  items: 'Items',
-  students: 'Students',
-  ...(assignmentId && { standards: 'Standards' }),
+  overview: say('results.overview'),
+  items: say('common.items3'),
+  students: say('common.students'),
+  ...(assignmentId && { standards: say('common.standards') }),
   ...(results.value &&
     results.value.compare.classes.length + results.value.compare.forms.length > 0 && {
-      compare: 'Compare',
+      compare: say('results.compare'),
     }),
 }));
 const sheet = ref<HTMLElement>();
@@ -45,14 +46,17 @@ onMounted(load);
 const assignment = computed(() => results.value?.assignment ?? null);
 const arriving = computed(() => {
   if (!results.value) return '';
-  if (!assignment.value) return 'Brought in from elsewhere';
-  if (results.value.complete) return 'Complete: nothing more can arrive.';
-  return `${count(assignment.value.given - assignment.value.handedIn, 'student')} may still hand in; it ${words.closing(assignment.value.closesAt)}.`;
+  if (!assignment.value) return say('results.imported');
+  if (results.value.complete) return say('results.completeNothingMoreCan');
+  return say('results.studentsMayStillHand', {
+    n: assignment.value.given - assignment.value.handedIn,
+    closing: words.closing(assignment.value.closesAt),
+  });
 });
 const where = computed(() => {
-  if (!results.value) return 'Results';
+  if (!results.value) return say('common.results');
   return [
-    'Results',
+    say('common.results'),
     assignment.value && listing(assignment.value.classes.map(({ name }) => name)),
     arriving.value,
   ]
@@ -103,7 +107,7 @@ async function release(released: boolean): Promise<void> {
     done(
       released
         ? releaseInWords(answer.shows, session.school.zone, session.now())
-        : 'Taken back: the rules of the assignment apply again.',
+        : say('results.releaseUndoneRulesAssignment'),
       () => release(!released),
     );
   } catch (error) {
@@ -113,7 +117,7 @@ async function release(released: boolean): Promise<void> {
 async function removeSheet(): Promise<void> {
   try {
     await call('removeSheet', { params: { sheetId: present(sheetId, 'sheet id') } });
-    done('Deleted. The file that it came from is still yours.');
+    done(say('results.deletedFileCameFrom'));
     await router.push('/results');
   } catch (error) {
     failed(error);
@@ -122,14 +126,16 @@ async function removeSheet(): Promise<void> {
 </script>
 
 <template>
-  <PageHead :title="results?.title ?? 'Results'" :where="where">
+  <PageHead :title="results?.title ?? say('common.results')" :where="where">
     <template v-if="results">
-      <button type="button" class="word" @click="copy">Copy {{ copied }}</button>
+      <button type="button" class="word" @click="copy">
+        {{ say('results.copyCopied', { copied }) }}
+      </button>
       <ElDropdown trigger="click">
-        <ElButton>Export</ElButton>
+        <ElButton>{{ say('results.export') }}</ElButton>
         <template #dropdown>
           <ElDropdownMenu>
-            <ElDropdownItem @click="save">This table as CSV</ElDropdownItem>
+            <ElDropdownItem @click="save">{{ say('results.thisTableAsCsv') }}</ElDropdownItem>
             <template v-if="assignment">
               <ElDropdownItem
                 v-for="file in files"
@@ -143,15 +149,15 @@ async function removeSheet(): Promise<void> {
         </template>
       </ElDropdown>
       <template v-if="assignment">
-        <ElButton v-if="assignment.releasedAt === null" @click="release(true)"
-          >Release to students</ElButton
-        >
-        <ElButton v-else @click="release(false)">Take release back</ElButton>
+        <ElButton v-if="assignment.releasedAt === null" @click="release(true)">{{
+          say('results.releaseStudents')
+        }}</ElButton>
+        <ElButton v-else @click="release(false)">{{ say('results.undoRelease') }}</ElButton>
       </template>
-      <ElButton v-else @click="removeSheet">Delete</ElButton>
+      <ElButton v-else @click="removeSheet">{{ say('results.delete') }}</ElButton>
     </template>
   </PageHead>
-  <div class="tabs" role="tablist" aria-label="Results">
+  <div class="tabs" role="tablist" :aria-label="say('common.results')">
     <button
       v-for="(name, id) in tabs"
       :key="id"
@@ -170,7 +176,14 @@ async function removeSheet(): Promise<void> {
     @filter="filter"
     @all="all"
   />
-  <div ref="sheet" class="sheet" tabindex="0" role="region" aria-label="Results" :aria-busy="busy">
+  <div
+    ref="sheet"
+    class="sheet"
+    tabindex="0"
+    role="region"
+    :aria-label="say('common.results')"
+    :aria-busy="busy"
+  >
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <template v-if="results">
       <OverviewResults v-if="tab === 'overview'" :results="results" :base="base" />
@@ -184,30 +197,33 @@ async function removeSheet(): Promise<void> {
       <CompareResults v-else :results="results" />
     </template>
   </div>
-  <FootingLine label="Figures of all who handed in">
+  <FootingLine :label="say('results.figuresAllWhoHanded')">
     <template v-if="results">
       <span
-        >n <b>{{ results.spread.n }}</b></span
+        >{{ say('results.n') }} <b>{{ results.spread.n }}</b></span
       >
       <span
-        >mean <b>{{ figureText(results.spread.mean) }}</b> of {{ results.points
-        }}{{
-          results.meanShare.value === null ? '' : `, ${percent(results.meanShare.value)}`
+        >{{ say('results.mean2') }} <b>{{ figureText(results.spread.mean) }}</b>
+        {{
+          say('results.ofPoints', {
+            points: results.points,
+            value: results.meanShare.value === null ? '' : `, ${percent(results.meanShare.value)}`,
+          })
         }}</span
       >
       <span
-        >median <b>{{ figureText(results.spread.median) }}</b></span
+        >{{ say('results.median2') }} <b>{{ figureText(results.spread.median) }}</b></span
       >
       <span
-        >sd <b>{{ figureText(results.spread.sd) }}</b></span
+        >{{ say('results.sd') }} <b>{{ figureText(results.spread.sd) }}</b></span
       >
       <span
-        >reliability <b>{{ figureText(results.reliability.alpha) }}</b></span
+        >{{ say('results.reliability') }} <b>{{ figureText(results.reliability.alpha) }}</b></span
       >
       <span v-if="assignment">{{
         results.complete
-          ? 'complete'
-          : `${assignment.given - assignment.handedIn} may still hand in`
+          ? say('results.complete')
+          : say('results.givenMayStillHand', { given: assignment.given - assignment.handedIn })
       }}</span>
     </template>
   </FootingLine>

@@ -2,6 +2,7 @@
 /** A share as a tick on a line from nothing to all, with its interval. */
 import type { EarnedOn } from '@oaken/contract/results';
 import { percent } from '../shared/words';
+import { say } from '../../words/teacher';
 
 defineProps<{ earned: EarnedOn }>();
 </script>
@@ -10,7 +11,13 @@ defineProps<{ earned: EarnedOn }>();
   <svg
     viewBox="0 0 200 18"
     role="img"
-    :aria-label="`${percent(earned.share)}, interval ${percent(earned.interval[0])} to ${percent(earned.interval[1])}`"
+    :aria-label="
+      say('results.shareIntervalIntervalInterval2', {
+        share: percent(earned.share),
+        interval: percent(earned.interval[0]),
+        interval2: percent(earned.interval[1]),
+      })
+    "
   >
     <path d="M0 9H200" class="ground" />
     <rect

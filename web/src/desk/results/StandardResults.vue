@@ -6,7 +6,6 @@
 import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
 import type { EarnedOn, ResultsAnswer } from '@oaken/contract/results';
-import { count } from '@oaken/core/text';
 import { computed, ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -17,6 +16,7 @@ import { percent, useWords } from '../shared/words';
 import ShareLine from './ShareLine.vue';
 import type { FilterName } from './useResults';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   results: ResultsAnswer;
@@ -44,7 +44,8 @@ async function load(): Promise<void> {
 }
 watch([over, () => props.filters], load, { immediate: true });
 
-const sure = ({ items }: EarnedOn) => `${count(items, 'item')}${items < 3 ? ': says little' : ''}`;
+const sure = ({ items }: EarnedOn) =>
+  `${say('common.items2', { n: items })}${items < 3 ? say('results.saysLittle') : ''}`;
 /** The weakest first: that is where teaching goes on. */
 const students = (standard: Standard) =>
   [...standard.students].sort((a, b) => (a.earned?.share ?? 2) - (b.earned?.share ?? 2));
@@ -76,32 +77,37 @@ async function rate(standard: Standard, studentId: number, rating: number | null
   <div class="standards">
     <div class="bar">
       <label
-        >Over
+        >{{ say('results.over2') }}
         <SelectField v-model="over"
-          ><ElOption value="this" label="this assignment" /><ElOption
+          ><ElOption value="this" :label="say('results.thisAssignment')" /><ElOption
             value="all"
-            label="everything that these students handed in"
+            :label="say('results.everythingTheseStudentsHanded')"
         /></SelectField>
       </label>
       <span v-if="standards && over === 'all'" class="faded small">{{
-        count(standards.assignments, 'assignment')
+        say('results.assignments', { n: standards.assignments })
       }}</span>
-      <RouterLink :to="`/results/${assignmentId}/follow-up`"
-        >Follow-up: practice for what was missed …</RouterLink
-      >
+      <RouterLink :to="`/results/${assignmentId}/follow-up`">{{
+        say('results.followUpPracticeWhat')
+      }}</RouterLink>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-if="standards && standards.standards.length === 0" title="No standards here."
-      >The items of this test carry none, or nobody has handed in yet.</EmptyNote
+    <EmptyNote
+      v-if="standards && standards.standards.length === 0"
+      :title="say('results.noStandardsHere')"
+      >{{ say('results.theItemsThisTest') }}</EmptyNote
     >
     <table v-else-if="standards" class="ruled">
       <thead>
         <tr>
-          <th>Standard</th>
-          <th class="line">Earned <span class="legend">line: 95% interval over the items</span></th>
-          <th class="figures">Share</th>
-          <th>Rests on</th>
-          <th v-if="over === 'all'">Over time</th>
+          <th>{{ say('results.standard') }}</th>
+          <th class="line">
+            {{ say('results.earned') }}
+            <span class="legend">{{ say('results.line95IntervalOver') }}</span>
+          </th>
+          <th class="figures">{{ say('results.share') }}</th>
+          <th>{{ say('results.basedOn') }}</th>
+          <th v-if="over === 'all'">{{ say('results.overTime') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -119,7 +125,12 @@ async function rate(standard: Standard, studentId: number, rating: number | null
             </td>
             <td
               class="line"
-              :data-copy="`${percent(entry.all.interval[0])} to ${percent(entry.all.interval[1])}`"
+              :data-copy="
+                say('results.intervalInterval2', {
+                  interval: percent(entry.all.interval[0]),
+                  interval2: percent(entry.all.interval[1]),
+                })
+              "
             >
               <ShareLine :earned="entry.all" />
             </td>
@@ -127,14 +138,21 @@ async function rate(standard: Standard, studentId: number, rating: number | null
               <b>{{ percent(entry.all.share) }}</b>
             </td>
             <td class="faded small">
-              {{ sure(entry.all) }}, {{ count(entry.all.answers, 'answer') }}
+              {{ sure(entry.all) }}, {{ say('results.answers2', { n: entry.all.answers }) }}
             </td>
             <td v-if="over === 'all'">
               <span
                 v-for="time in entry.overTime"
                 :key="time.assignmentId"
                 class="time"
-                :title="`${time.title}, ${words.time(time.at)}: ${percent(time.earned.share)} on ${count(time.earned.items, 'item')}`"
+                :title="
+                  say('results.titleAtShareOn', {
+                    n: time.earned.items,
+                    title: time.title,
+                    at: words.time(time.at),
+                    share: percent(time.earned.share),
+                  })
+                "
               >
                 <TallyBox
                   :share="time.earned.share"
@@ -169,14 +187,16 @@ async function rate(standard: Standard, studentId: number, rating: number | null
             <td class="figures">{{ student.earned ? percent(student.earned.share) : '—' }}</td>
             <td>
               <span class="faded small">{{
-                student.earned ? sure(student.earned) : 'nothing scored'
+                student.earned ? sure(student.earned) : say('results.nothingScored')
               }}</span>
               <label class="rating"
-                >Rating
+                >{{ say('results.rating') }}
                 <SelectField
                   :model-value="student.rating ?? null"
                   :disabled="!results.mayChange"
-                  :aria-label="`Rating of ${student.name} on ${entry.code}`"
+                  :aria-label="
+                    say('results.ratingNameOnCode', { name: student.name, code: entry.code })
+                  "
                   @update:model-value="rate(entry, student.id, $event)"
                   ><ElOption :value="null" label="—" /><ElOption
                     v-for="n in 4"
@@ -191,8 +211,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
       </tbody>
     </table>
     <p v-if="standards?.standards.length" class="faded small note">
-      The interval is computed over the items, not over the answers: a standard is wider than the
-      few items that were asked. Ratings from 1 to 4 are your own, and only staff see them.
+      {{ say('results.theIntervalComputedOver') }}
     </p>
   </div>
 </template>

@@ -5,7 +5,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { addressOf, call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { failed } from '../shared/undo';
 import { percent, pointsText, useWords } from '../shared/words';
@@ -14,6 +14,7 @@ import type { Decision } from './decisions';
 import LateAnswers from './LateAnswers.vue';
 import RatingFields from './RatingFields.vue';
 import WorkEntry from './WorkEntry.vue';
+import { say } from '../../words/teacher';
 
 const { params: address } = useRoute();
 const params = { assignmentId: Number(address.assignmentId), studentId: Number(address.studentId) };
@@ -36,9 +37,13 @@ const mayDecide = computed(
 const score = computed(() => {
   if (!work.value) return '';
   const { points, maxPoints } = work.value.attempt;
-  if (points === null || maxPoints === null) return 'Not handed in';
+  if (points === null || maxPoints === null) return say('results.notHandedIn');
   const share = maxPoints > 0 ? `, ${percent(points / maxPoints)}` : '';
-  return `${pointsText(points)} of ${pointsText(maxPoints)}${share}`;
+  return say('results.pointsMaxPointsShare', {
+    points: pointsText(points),
+    maxPoints: pointsText(maxPoints),
+    share,
+  });
 });
 const aboutTheWhole = computed(
   () => work.value?.adjustments.filter(({ entry }) => entry === null) ?? [],
@@ -60,20 +65,32 @@ async function takeBack(adjustmentId: number): Promise<void> {
 
 <template>
   <PageHead
-    :title="work?.student.name ?? 'Student'"
-    :where="work ? `${work.title} · ${work.student.class}` : 'Results'"
+    :title="work?.student.name ?? say('common.student')"
+    :where="work ? `${work.title} · ${work.student.class}` : say('common.results')"
   >
-    <RouterLink :to="`/results/${params.assignmentId}/students`">All students</RouterLink>
-    <a v-if="work" :href="pdf" download>Report as PDF</a>
+    <RouterLink :to="`/results/${params.assignmentId}/students`">{{
+      say('results.allStudents')
+    }}</RouterLink>
+    <a v-if="work" :href="pdf" download>{{ say('results.reportAsPdf') }}</a>
     <template v-if="mayDecide">
-      <ElButton @click="deciding = { kind: 'bonus', entry: null }">Points besides …</ElButton>
-      <ElButton v-if="!work?.attempt.excused" @click="deciding = { kind: 'excused', entry: null }"
-        >Not scored …</ElButton
+      <ElButton @click="deciding = { kind: 'bonus', entry: null }">{{
+        say('results.bonusPoints')
+      }}</ElButton>
+      <ElButton
+        v-if="!work?.attempt.excused"
+        @click="deciding = { kind: 'excused', entry: null }"
+        >{{ say('results.notScored') }}</ElButton
       >
     </template>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages v-if="work" name="student-work" left="Answers" right="About it" :start="64">
+  <FacingPages
+    v-if="work"
+    name="student-work"
+    :left="say('results.answers')"
+    :right="say('results.details')"
+    :start="64"
+  >
     <template #left>
       <div class="inset">
         <WorkEntry
@@ -91,21 +108,24 @@ async function takeBack(adjustmentId: number): Promise<void> {
     <template #right>
       <div class="inset">
         <p class="score">
-          <b>{{ work.attempt.excused ? 'Not scored' : score }}</b>
+          <b>{{ work.attempt.excused ? say('results.notScored2') : score }}</b>
         </p>
         <LateAnswers :work="work" :place="params" @decided="load" />
         <p v-if="work.attempt.lateOff > 0" class="faded">
-          {{ percent(work.attempt.lateOff) }} off: it was late.
+          {{ say('results.lateOffOffWas', { lateOff: percent(work.attempt.lateOff) }) }}
         </p>
         <div v-if="work.attempts.length > 1" class="field">
-          <span class="label">Attempts</span>
+          <span class="label">{{ say('results.attempts') }}</span>
           <span v-for="attempt in work.attempts" :key="attempt.number" class="attempt">
             {{ attempt.number }}:
             {{
               attempt.points === null
-                ? 'open'
-                : `${pointsText(attempt.points)} of ${pointsText(attempt.maxPoints ?? 0)}`
-            }}{{ attempt.counts ? ', counts' : '' }}
+                ? say('common.open')
+                : say('results.pointsMaxPoints', {
+                    points: pointsText(attempt.points),
+                    maxPoints: pointsText(attempt.maxPoints ?? 0),
+                  })
+            }}{{ attempt.counts ? say('results.counts') : '' }}
           </span>
         </div>
         <DecisionForm
@@ -116,21 +136,23 @@ async function takeBack(adjustmentId: number): Promise<void> {
           @take-back="takeBack"
         />
         <template v-if="aboutTheWhole.length">
-          <h3>Decisions about the whole</h3>
+          <h3>{{ say('results.decisionsAboutWholeWork') }}</h3>
           <p v-for="line in aboutTheWhole" :key="line.id" class="comment">
             {{
-              line.kind === 'excused' ? 'Not scored' : `${pointsText(line.points ?? 0)} besides`
+              line.kind === 'excused'
+                ? say('results.notScored2')
+                : say('results.pointsBonus', { points: pointsText(line.points ?? 0) })
             }}:
             {{ line.reason }}
             <span class="faded small">{{ line.by }}, {{ words.time(line.at) }}</span>
             {{ ' '
             }}<button v-if="work.mayChange" type="button" class="word" @click="takeBack(line.id)">
-              Take it back
+              {{ say('results.undo') }}
             </button>
           </p>
         </template>
         <RatingFields v-if="work.ratings.length" :work="work" :place="params" @refused="load" />
-        <h3>What happened</h3>
+        <h3>{{ say('results.whatHappened') }}</h3>
         <table class="ruled">
           <tbody>
             <tr v-for="(event, index) in work.history" :key="index">

@@ -12,6 +12,7 @@ import StudentRow from './StudentRow.vue';
 import { useStudentColumns, type StudentColumn } from './useStudentColumns';
 import SelectField from '../../parts/SelectField.vue';
 import './student-grid.css';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ results: ResultsAnswer; base: string }>();
 const router = useRouter();
@@ -23,7 +24,7 @@ const { offered, isShown, columns, items, toggle, sorted, sortBy, sortWord } = u
 );
 
 const nameOf = ({ rosterNumber, name }: StudentResult) =>
-  hidden.value ? `Student ${rosterNumber}` : name;
+  hidden.value ? say('results.studentRosterNumber', { rosterNumber }) : name;
 /** What a column says of a student, on the page and on the clipboard. */
 const text = (student: StudentResult, column: StudentColumn) =>
   column.id === 'name' ? nameOf(student) : textOf(column, student, props.results, words);
@@ -71,15 +72,15 @@ defineExpose({
 <template>
   <div class="whole">
     <div class="bar">
-      <ElCheckbox v-model="hidden"> Hide names</ElCheckbox>
+      <ElCheckbox v-model="hidden"> {{ say('common.hideNames') }}</ElCheckbox>
       <label
-        >Boxes say
+        >{{ say('results.cells') }}
         <SelectField v-model="figure"
           ><ElOption v-for="(name, id) in boxFigures" :key="id" :value="id" :label="name"
         /></SelectField>
       </label>
       <details class="columns">
-        <summary>Columns</summary>
+        <summary>{{ say('common.columns') }}</summary>
         <div class="list">
           <ElCheckbox
             v-for="column in offered.filter(({ id }) => id !== 'name')"
@@ -89,19 +90,26 @@ defineExpose({
           >
             {{ column.name }}</ElCheckbox
           >
-          <ElCheckbox :model-value="isShown('items')" @change="toggle('items')"> Items</ElCheckbox>
+          <ElCheckbox :model-value="isShown('items')" @change="toggle('items')">
+            {{ say('common.items3') }}</ElCheckbox
+          >
         </div>
       </details>
-      <span class="faded small"
-        >Each box fills with the share of the points earned; dotted: not reached or not counted{{
-          differing ? '; none: not among this student’s items' : ''
-        }}.</span
-      >
+      <span class="faded small">{{
+        say('results.eachBoxFillsWith', { value: differing ? say('results.noneNotAmongThis') : '' })
+      }}</span>
     </div>
-    <EmptyNote v-if="sorted.length === 0" title="Nobody’s work fits."
-      >Ask for less above, or for all of it.</EmptyNote
+    <EmptyNote v-if="sorted.length === 0" :title="say('results.noMatchingResults')">{{
+      say('results.clearFilterAbove')
+    }}</EmptyNote>
+    <div
+      v-else
+      ref="box"
+      class="scroll"
+      tabindex="0"
+      :aria-label="say('results.studentsByItems')"
+      role="region"
     >
-    <div v-else ref="box" class="scroll" tabindex="0" aria-label="Students by items" role="region">
       <table class="ruled student-grid" :aria-rowcount="sorted.length + 1">
         <thead>
           <tr>
@@ -116,7 +124,7 @@ defineExpose({
             </th>
             <th v-for="item in items" :key="item.entry" class="cell">
               <button
-                :title="`Open item ${item.number}`"
+                :title="say('results.openItemNumber', { number: item.number })"
                 @click="router.push(`${base}/items?item=${item.number}`)"
               >
                 {{ item.number }}

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** One question in a student's work: what was answered, what it gave, and what was decided about it. */
 import type { StudentWork } from '@oaken/contract/results';
-import { count } from '@oaken/core/text';
 import { lengthInWords } from '@oaken/core/timing';
 import { computed } from 'vue';
 import RichText from '../../parts/RichText.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { pointsText } from '../shared/words';
 import type { Adjustment, DecisionKind } from './decisions';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{
   entry: StudentWork['entries'][number];
@@ -20,13 +20,22 @@ const emit = defineEmits<{ decide: [kind: DecisionKind]; takeBack: [adjustmentId
 
 const earned = computed(() => {
   const { points, maxPoints, needsMarking } = props.entry;
-  if (needsMarking) return 'waits to be marked';
-  return points === null ? '' : `${pointsText(points)} of ${pointsText(maxPoints)}`;
+  if (needsMarking) return say('results.needsMarking');
+  return points === null
+    ? ''
+    : say('results.pointsMaxPoints', {
+        points: pointsText(points),
+        maxPoints: pointsText(maxPoints),
+      });
 });
-const askedWords = { points: '', opinion: 'an opinion, without points', nothing: 'to read' };
+const askedWords = {
+  points: '',
+  opinion: say('results.anOpinionWithoutPoints'),
+  nothing: say('results.toRead'),
+};
 const overrideWords = {
-  'full-credit': 'Everybody has all its points.',
-  dropped: 'Left out: it counts for nobody.',
+  'full-credit': say('results.everybodyGetsFullPoints'),
+  dropped: say('results.droppedFromScoring'),
 };
 </script>
 
@@ -37,33 +46,41 @@ const overrideWords = {
         v-if="entry.asks === 'points'"
         :share="entry.share"
         :needs-marking="entry.needsMarking"
-        :label="earned || `no points of ${pointsText(entry.maxPoints)}`"
+        :label="
+          earned || say('results.noPointsMaxPoints', { maxPoints: pointsText(entry.maxPoints) })
+        "
       />
-      Question {{ entry.number }}
+      {{ say('results.questionNumber', { number: entry.number }) }}
       <span class="faded">{{ askedWords[entry.asks] || earned }}</span>
       <span v-if="mayDecide" class="acts">
         <button type="button" class="word small" @click="emit('decide', 'override')">
-          other points …
+          {{ say('results.otherPoints') }}
         </button>
         <button type="button" class="word small" @click="emit('decide', 'excused')">
-          not scored …
+          {{ say('results.notScored3') }}
         </button>
       </span>
     </h3>
     <RichText :html="entry.stem" />
     <p class="said">
-      <b v-if="entry.asks !== 'nothing'">{{ entry.responseText || 'No answer' }}</b>
+      <b v-if="entry.asks !== 'nothing'">{{ entry.responseText || say('results.noAnswer2') }}</b>
       <span v-if="entry.first !== null" class="faded">
-        · first: {{ entry.first || 'no answer' }}</span
+        {{ say('results.firstFirst', { first: entry.first || say('results.noAnswer') }) }}</span
       >
     </p>
-    <p v-for="right in entry.right" :key="right" class="faded small">Right: {{ right }}</p>
+    <p v-for="right in entry.right" :key="right" class="faded small">
+      {{ say('results.rightRight', { right }) }}
+    </p>
     <p class="faded small">
       <template v-if="entry.tries"
-        >{{ count(entry.tries, 'try', 'tries') }}, {{ count(entry.hints, 'hint')
-        }}{{ entry.shown ? ', answer shown' : '' }}.
+        >{{ say('results.tries', { n: entry.tries }) }},
+        {{ say('results.hints', { n: entry.hints })
+        }}{{ entry.shown ? say('results.answerShown') : '' }}.
       </template>
-      <template v-if="entry.ms !== null">Open for {{ lengthInWords(entry.ms) }}. </template>
+      <template v-if="entry.ms !== null"
+        >{{ say('results.openLengthInWords', { lengthInWords: lengthInWords(entry.ms) })
+        }}{{ ' ' }}</template
+      >
       {{ entry.standards.join(', ') }}
     </p>
     <p v-for="comment in entry.comments" :key="comment.by" class="comment">
@@ -74,12 +91,12 @@ const overrideWords = {
     <p v-if="decision" class="comment">
       {{
         decision.kind === 'excused'
-          ? 'Does not count'
-          : `Set to ${pointsText(decision.points ?? 0)}`
+          ? say('results.doesNotCount')
+          : say('results.setPoints', { points: pointsText(decision.points ?? 0) })
       }}:
       {{ decision.reason }}
       <button v-if="mayChange" type="button" class="word" @click="emit('takeBack', decision.id)">
-        Take it back
+        {{ say('results.undo') }}
       </button>
     </p>
   </article>

@@ -1,7 +1,7 @@
 /** A table of the page for a spreadsheet: cells as they read, boxes as their figures. */
-import { count } from '@oaken/core/text';
 import { asCsv, asTabs, type Lines } from '../shared/tables';
 import { done, failed } from '../shared/undo';
+import { say } from '../../words/teacher';
 
 const cellText = (cell: Element) =>
   (cell.getAttribute('data-copy') ?? (cell as HTMLElement).innerText ?? '')
@@ -14,9 +14,9 @@ export const linesOf = (table: HTMLTableElement | null | undefined): Lines =>
 export async function copyLines(lines: Lines): Promise<void> {
   try {
     await navigator.clipboard.writeText(asTabs(lines));
-    done(`${count(lines.length, 'line')} copied: paste them into a spreadsheet.`);
+    done(say('results.linesCopiedPasteThem', { n: lines.length }));
   } catch {
-    failed(new Error('The browser does not let the page copy. Export it as CSV instead.'));
+    failed(new Error(say('results.theBrowserDoesNot')));
   }
 }
 

@@ -1,5 +1,6 @@
 /** What a teacher decides about the points of one student, beside what was earned. */
 import type { StudentWork } from '@oaken/contract/results';
+import { say } from '../../words/teacher';
 
 export type Adjustment = StudentWork['adjustments'][number];
 export type DecisionKind = Adjustment['kind'];
@@ -12,7 +13,9 @@ export interface Decision {
 
 /** @param number the question's number; none for the whole work */
 export function decisionTitle({ kind }: Decision, number: number | undefined): string {
-  if (kind === 'bonus') return 'Points besides the questions';
-  if (kind === 'override') return `Other points for question ${number}`;
-  return number === undefined ? 'The whole work is not scored' : `Question ${number} is not scored`;
+  if (kind === 'bonus') return say('results.bonusPoints2');
+  if (kind === 'override') return say('results.otherPointsQuestionNumber', { number });
+  return number === undefined
+    ? say('results.theWholeWorkNot')
+    : say('results.questionNumberNotScored', { number });
 }

@@ -1,4 +1,5 @@
 import { decimal } from '../shared/words';
+import { say } from '../../words/teacher';
 
 export type Figure = { value: number } | { value: null; reason: string };
 
@@ -6,4 +7,4 @@ export type Figure = { value: number } | { value: null; reason: string };
 export const figureText = (figure: Figure, digits = 2) =>
   figure.value === null ? '—' : decimal(figure.value, digits);
 export const figureTitle = (figure: Figure) =>
-  figure.value === null ? `Not defined: ${figure.reason}.` : undefined;
+  figure.value === null ? say('results.notDefinedReason', { reason: figure.reason }) : undefined;

@@ -1,5 +1,5 @@
 import type { ResultsAnswer } from '@oaken/contract/results';
-import { count } from '@oaken/core/text';
+import { say } from '../../words/teacher';
 
 /** What the figures of a class leave out or count as nothing, a sentence each; empty where everything is in them. */
 export function leftWords({
@@ -8,12 +8,10 @@ export function leftWords({
   excused,
   notReached,
 }: ResultsAnswer['left']): string[] {
-  const work = (n: number) => `The work of ${count(n, 'student')}`;
+  const work = (n: number) => say('results.theWorkStudents', { n });
   return [
-    waiting > 0 &&
-      `${count(responses, 'response is', 'responses are')} not marked yet. ${work(waiting)} is left out of mean, spread and reliability until then.`,
-    excused > 0 && `${work(excused)} is not scored and is in no figure.`,
-    notReached > 0 &&
-      `${count(notReached, 'response was', 'responses were')} not reached: nothing in scores, and left out of facility.`,
+    waiting > 0 && say('results.responsesNotMarkedYet', { n: responses, work: work(waiting) }),
+    excused > 0 && say('results.workNotScoredIn', { work: work(excused) }),
+    notReached > 0 && say('results.responsesWereNotReached', { n: notReached }),
   ].filter((sentence) => sentence !== false);
 }

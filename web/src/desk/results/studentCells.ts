@@ -2,9 +2,14 @@
 import type { ResultsAnswer, StudentResult } from '@oaken/contract/results';
 import { wholePercent } from '@oaken/core/text';
 import { pointsText } from '../shared/words';
+import { say } from '../../words/teacher';
 
 /** What is written into the boxes; how full they are says the share of the points. */
-export const boxFigures = { share: 'only how full', points: 'points', percent: 'percent' } as const;
+export const boxFigures = {
+  share: say('results.shadingOnly'),
+  points: 'points',
+  percent: 'percent',
+} as const;
 export type BoxFigure = keyof typeof boxFigures;
 
 type Cell = NonNullable<StudentResult['cells'][number]>;
@@ -18,13 +23,19 @@ export function cellFigure(cell: Cell, figure: BoxFigure): string | undefined {
 
 /** One sentence for who cannot see the box. */
 export function cellWords(name: string, item: Item, cell: Cell): string {
-  const about = `${name}, item ${item.number}`;
+  const about = say('results.nameItemNumber', { name, number: item.number });
   const quoted = cell.responseText ? `, “${cell.responseText}”` : '';
-  if (cell.excused) return `${about}: does not count${quoted}`;
-  if (item.asks === 'nothing') return `${about}: to read`;
-  if (item.asks === 'opinion') return `${about}: gives no points${quoted}`;
-  if (cell.share === null) return `${about}: not reached`;
-  if (cell.needsMarking) return `${about}: waits to be marked`;
-  const tries = cell.tries ? `, ${cell.tries} tries` : '';
-  return `${about}: ${pointsText(cell.points)} of ${pointsText(item.maxPoints)}${quoted || ', no answer'}${tries}`;
+  if (cell.excused) return say('results.aboutDoesNotCount', { about, quoted });
+  if (item.asks === 'nothing') return say('results.aboutRead', { about });
+  if (item.asks === 'opinion') return say('results.aboutGivesNoPoints', { about, quoted });
+  if (cell.share === null) return say('results.aboutNotReached', { about });
+  if (cell.needsMarking) return say('results.aboutNeedsMarking', { about });
+  const tries = cell.tries ? say('results.triesTries', { tries: cell.tries }) : '';
+  return say('results.aboutPointsMaxPoints', {
+    about,
+    points: pointsText(cell.points),
+    maxPoints: pointsText(item.maxPoints),
+    quoted: quoted || say('results.noAnswer3'),
+    tries,
+  });
 }

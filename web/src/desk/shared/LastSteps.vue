@@ -3,6 +3,7 @@
 import { History } from '@lucide/vue';
 import { ref } from 'vue';
 import { steps, takeBack } from './undo';
+import { say } from '../../words/teacher';
 
 const open = ref(false);
 </script>
@@ -16,15 +17,15 @@ const open = ref(false);
     :width="380"
   >
     <template #reference>
-      <button class="place" title="What can still be undone">
+      <button class="place" :title="say('desk.whatCanBeUndone')">
         <History :size="18" :stroke-width="1.7" aria-hidden="true" />
-        Last steps
+        {{ say('desk.lastSteps') }}
       </button>
     </template>
-    <ul v-if="open" class="steps" aria-label="Last steps">
+    <ul v-if="open" class="steps" :aria-label="say('desk.lastSteps')">
       <li v-for="(step, index) in steps" :key="index">
         <span>{{ step.text }}</span>
-        <ElButton size="small" @click="takeBack(step)">Undo</ElButton>
+        <ElButton size="small" @click="takeBack(step)">{{ say('common.undo') }}</ElButton>
       </li>
     </ul>
   </ElPopover>

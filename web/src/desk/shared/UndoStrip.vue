@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { notice, takeBack } from './undo';
+import { say } from '../../words/teacher';
 </script>
 
 <template>
@@ -9,8 +10,10 @@ import { notice, takeBack } from './undo';
       <RouterLink v-if="notice.link" :to="notice.link.to" @click="notice = null">{{
         notice.link.text
       }}</RouterLink>
-      <button v-if="notice.undo" @click="takeBack({ undo: notice.undo })">Undo</button>
-      <button aria-label="Close this notice" @click="notice = null">×</button>
+      <button v-if="notice.undo" @click="takeBack({ undo: notice.undo })">
+        {{ say('common.undo') }}
+      </button>
+      <button :aria-label="say('desk.closeThisNotice')" @click="notice = null">×</button>
     </div>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import { plainText, shorten, wholePercent } from '@oaken/core/text';
 import { inWords, roughly } from '@oaken/core/timing';
 import { useSession } from '../../client/session';
+import { say } from '../../words/teacher';
 
 export function useWords() {
   const session = useSession();
@@ -10,10 +11,12 @@ export function useWords() {
     time: (time: number) => inWords(time, session.school.zone, session.now()),
     /** "closes Fri, Dec 4, 2:30 PM, in 2 days" */
     closing(closesAt: number | null): string {
-      if (closesAt === null) return 'never closes';
+      if (closesAt === null) return say('desk.neverCloses');
       const now = session.now();
       const when = inWords(closesAt, session.school.zone, now);
-      return closesAt > now ? `closes ${when}, in ${roughly(closesAt - now)}` : `closed ${when}`;
+      return closesAt > now
+        ? say('desk.closesWhenInRoughly', { when, roughly: roughly(closesAt - now) })
+        : say('desk.closedWhen', { when });
     },
   };
 }
@@ -32,4 +35,10 @@ export const pointsText = (value: number) => String(Math.round(value * 100) / 10
 export const stemLine = (html: string, length = 160) =>
   shorten(plainText(html.replace(/<blockquote>.*?<\/blockquote>/gs, '')), length);
 export const minutesOf = (seconds: number) => Math.max(1, Math.round(seconds / 60));
-export const depthNames = ['', 'recall', 'skill', 'strategic thinking', 'extended thinking'];
+export const depthNames = [
+  '',
+  'recall',
+  'skill',
+  say('desk.strategicThinking'),
+  say('desk.extendedThinking'),
+];

@@ -1,15 +1,16 @@
 <script setup lang="ts">
-import { count, listing } from '@oaken/core/text';
+import { listing } from '@oaken/core/text';
 import { clockInWords, dateInWords, locales, day, wallOf } from '@oaken/core/timing';
 import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import FacingPages from '../../parts/FacingPages.vue';
+import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const session = useSession();
 const words = useWords();
@@ -55,7 +56,11 @@ const lines = computed<Line[]>(() =>
         id: window.id,
         title: window.title,
         classes: listing(window.classes.map(({ name }) => name)),
-        account: `${window.handedIn} of ${window.given} handed in${window.working ? `, ${window.working} working` : ''}`,
+        account: say('today.handedInGivenHanded', {
+          handedIn: window.handedIn,
+          given: window.given,
+          value: window.working ? say('today.workingWorking', { working: window.working }) : '',
+        }),
       };
       const events: Line[] = [
         { ...shared, at: window.opensAt, time: hourOf(window.opensAt), verb: 'opens' },
@@ -98,24 +103,30 @@ const pages = { complete: 'overview', flagged: 'items', 'not-begun': 'students' 
 const addressOf = ({ what, assignmentId }: Today['waiting'][number]) =>
   what === 'to-mark' ? '/marking' : `/results/${assignmentId}/${pages[what]}`;
 const headings = {
-  complete: 'Results complete',
-  flagged: 'Look at the key',
-  'not-begun': 'Not begun',
-  'to-mark': 'To mark',
+  complete: say('today.resultsComplete'),
+  flagged: say('today.checkKey'),
+  'not-begun': say('today.notBegun'),
+  'to-mark': say('today.toMark'),
 };
 </script>
 
 <template>
-  <PageHead :title="title" :where="`Good day, ${session.account?.givenName}`">
-    <RouterLink to="/banks"><ElButton type="primary">Find questions</ElButton></RouterLink>
+  <PageHead
+    :title="title"
+    :where="say('today.goodDayGivenName', { givenName: session.account?.givenName })"
+  >
+    <RouterLink to="/banks"
+      ><ElButton type="primary">{{ say('today.findQuestions') }}</ElButton></RouterLink
+    >
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <FacingPages name="today" left="The day" right="Waiting for me" :start="52">
+  <FacingPages name="today" :left="say('today.theDay')" :right="say('today.waitingMe')" :start="52">
     <template #left>
       <div class="inset">
-        <h2>Open now</h2>
+        <h2>{{ say('today.openNow') }}</h2>
         <p v-if="today && openNow.length === 0" class="faded">
-          No assignment is open. Give one from <RouterLink to="/tests">Tests</RouterLink>.
+          {{ say('today.noAssignmentOpenAssign') }}
+          <RouterLink to="/tests">{{ say('common.tests') }}</RouterLink>.
         </p>
         <ul class="lines">
           <li v-for="assignment in openNow" :key="assignment.id">
@@ -125,18 +136,20 @@ const headings = {
             <span class="faded"> · {{ listing(assignment.classes.map(({ name }) => name)) }}</span>
             <div class="account">
               <span
-                ><b>{{ assignment.working }}</b> working</span
+                ><b>{{ assignment.working }}</b> {{ say('common.working') }}</span
               ><span
-                ><b>{{ assignment.handedIn }}</b> handed in</span
+                ><b>{{ assignment.handedIn }}</b> {{ say('common.handedIn') }}</span
               >
               <span
-                ><b>{{ assignment.notBegun }}</b> not begun</span
+                ><b>{{ assignment.notBegun }}</b> {{ say('common.notBegun') }}</span
               ><span class="faded">{{ words.closing(assignment.closesAt) }}</span>
             </div>
           </li>
         </ul>
-        <h2 class="gap">Today by the clock</h2>
-        <p v-if="today && todays.length === 0" class="faded">Nothing opens or closes today.</p>
+        <h2 class="gap">{{ say('today.todayByClock') }}</h2>
+        <p v-if="today && todays.length === 0" class="faded">
+          {{ say('today.nothingOpensOrCloses') }}
+        </p>
         <table v-else class="ruled">
           <tbody>
             <tr v-for="line in todays" :key="line.verb + line.id">
@@ -149,9 +162,9 @@ const headings = {
             </tr>
           </tbody>
         </table>
-        <h2 class="gap">The next seven days</h2>
+        <h2 class="gap">{{ say('today.theNextSevenDays') }}</h2>
         <p v-if="today && later.length === 0" class="faded">
-          Nothing opens or closes in the next seven days.
+          {{ say('today.nothingOpensOrClosesIn') }}
         </p>
         <template v-for="[name, events] in later" :key="name">
           <h3 class="day">{{ name }}</h3>
@@ -170,9 +183,9 @@ const headings = {
     </template>
     <template #right>
       <div class="inset">
-        <h2>Waiting for me</h2>
-        <EmptyNote v-if="today && today.waiting.length === 0" title="Nothing waits.">
-          Results appear here when an assignment is complete, and items that look wrong with them.
+        <h2>{{ say('today.waitingMe') }}</h2>
+        <EmptyNote v-if="today && today.waiting.length === 0" :title="say('today.nothingDo')">
+          {{ say('today.resultsAppearHereWhen') }}
         </EmptyNote>
         <ul class="lines">
           <li
@@ -191,16 +204,19 @@ const headings = {
       </div>
     </template>
   </FacingPages>
-  <FootingLine label="Today’s totals">
+  <FootingLine :label="say('today.todaysTotals')">
     <template v-if="today">
       <span
-        ><b>{{ count(today.footing.open, 'assignment') }}</b> open</span
+        ><b>{{ say('today.assignments', { n: today.footing.open }) }}</b>
+        {{ say('common.open') }}</span
       >
       <span
-        ><b>{{ count(today.footing.working, 'student') }}</b> working now</span
+        ><b>{{ say('common.students2', { n: today.footing.working }) }}</b>
+        {{ say('today.workingNow') }}</span
       >
       <span
-        ><b>{{ count(today.footing.complete, 'result') }}</b> complete in the last three weeks</span
+        ><b>{{ say('today.results', { n: today.footing.complete }) }}</b>
+        {{ say('today.completeInLastThree') }}</span
       >
     </template>
   </FootingLine>

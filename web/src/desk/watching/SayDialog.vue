@@ -4,6 +4,7 @@ import { ref } from 'vue';
 import { call } from '../../client/call';
 import { sentenceOf, useDoing } from '../../client/useDoing';
 import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ assignmentId: number; studentIds: number[] | null; whom: string }>();
@@ -26,17 +27,19 @@ async function send(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="`Say to ${whom}`" width="520px">
+  <ElDialog v-model="open" :title="say('watching.messageWhom', { whom })" width="520px">
     <form id="say" @submit.prevent="send">
       <label class="field">
-        <span class="label">What their pages show</span>
+        <span class="label">{{ say('watching.messageShownOnTheir') }}</span>
         <ElInput v-model="text" :rows="3" maxlength="500" type="textarea" />
       </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
-      <ElButton @click="open = false">Cancel</ElButton>
-      <ElButton type="primary" native-type="submit" form="say" :loading="busy">Say it</ElButton>
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton type="primary" native-type="submit" form="say" :loading="busy">{{
+        say('watching.send')
+      }}</ElButton>
     </template>
   </ElDialog>
 </template>

@@ -9,6 +9,7 @@ import { computed } from 'vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { useWords } from '../shared/words';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 const picked = defineModel<number[]>('picked', { required: true });
 const props = defineProps<{
@@ -28,28 +29,35 @@ const allPicked = computed(
   () => picked.value.length > 0 && picked.value.length === props.watched.students.length,
 );
 const nameOf = (watchedStudent: WatchedStudent) =>
-  props.hidden ? `Student ${watchedStudent.rosterNumber ?? ''}` : watchedStudent.name;
+  props.hidden
+    ? say('watching.studentRosterNumber', { rosterNumber: watchedStudent.rosterNumber ?? '' })
+    : watchedStudent.name;
 
-const byWords = { student: '', server: ', time ran out', teacher: ' by you' };
+const byWords = { student: '', server: say('watching.timeRanOut'), teacher: say('watching.byYou') };
 function stateWords(watchedStudent: WatchedStudent): string {
   switch (watchedStudent.state) {
     case 'not-begun':
-      return 'not begun';
+      return say('common.notBegun');
     case 'left-class':
-      return 'has left the class';
+      return say('watching.hasLeftClass');
     case 'paused':
       return 'paused';
     case 'working':
-      return watchedStudent.on === null ? 'working' : `working on ${watchedStudent.on}`;
+      return watchedStudent.on === null
+        ? 'working'
+        : say('watching.workingOnOn', { on: watchedStudent.on });
     case 'handed-in':
       return watchedStudent.handedInAt === null
-        ? 'time is over'
-        : `handed in ${words.time(watchedStudent.handedInAt)}${byWords[watchedStudent.handedInBy ?? 'student']}`;
+        ? say('watching.timeOver')
+        : say('watching.handedInHandedIn', {
+            handedInAt: words.time(watchedStudent.handedInAt),
+            byWords: byWords[watchedStudent.handedInBy ?? 'student'],
+          });
   }
 }
 /** Minutes, and below ten of them seconds too. */
 function timeLeft(watchedStudent: WatchedStudent): string {
-  if (watchedStudent.state === 'paused') return 'stands still';
+  if (watchedStudent.state === 'paused') return say('watching.paused');
   if (watchedStudent.state !== 'working') return '';
   const ends = [watchedStudent.deadlineAt, watchedStudent.partEndsAt].filter(
     (index) => index !== null,
@@ -63,15 +71,21 @@ function timeLeft(watchedStudent: WatchedStudent): string {
         .replace('minute', 'min');
 }
 const progressWords = {
-  unanswered: 'not answered',
-  partly: 'partly answered',
+  unanswered: say('watching.notAnswered'),
+  partly: say('watching.partlyAnswered'),
   answered: 'answered',
-  'to read': 'only read',
+  'to read': say('watching.onlyRead'),
 };
 function cellWords(watchedStudent: WatchedStudent, index: number): string {
   const { progress, share, flagged } = present(watchedStudent.cells[index], 'cell');
   const mark = props.marks && share !== null ? `, ${wholePercent(share)}%` : '';
-  return `${nameOf(watchedStudent)}, item ${index + 1}: ${progressWords[progress]}${mark}${flagged ? ', flagged' : ''}`;
+  return say('watching.nameItemNumberProgress', {
+    nameOf: nameOf(watchedStudent),
+    number: index + 1,
+    progressWords: progressWords[progress],
+    mark,
+    value: flagged ? say('watching.flagged') : '',
+  });
 }
 function isHere({ at, on }: WatchedStudent, index: number): boolean {
   const { entry } = elementAt(props.watched.columns, index);
@@ -87,12 +101,12 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
           <ElCheckbox
             :model-value="allPicked"
             @change="picked = allPicked ? [] : watched.students.map(({ studentId }) => studentId)"
-            ><span class="unseen">Pick all</span></ElCheckbox
+            ><span class="unseen">{{ say('common.selectAll') }}</span></ElCheckbox
           >
         </th>
-        <th>State</th>
-        <th class="figures">Time left</th>
-        <th class="name">Student</th>
+        <th>{{ say('watching.state') }}</th>
+        <th class="figures">{{ say('watching.timeLeft') }}</th>
+        <th class="name">{{ say('common.student') }}</th>
         <th
           v-for="column in watched.columns"
           :key="column.number"
@@ -101,7 +115,7 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
         >
           {{ column.number }}
         </th>
-        <th>Signs</th>
+        <th>{{ say('watching.activity') }}</th>
       </tr>
     </thead>
     <tbody>
@@ -114,7 +128,9 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
           <ElCheckbox
             :model-value="picked.includes(entry.studentId)"
             @change="picked = toggled(picked, entry.studentId)"
-            ><span class="unseen">Pick {{ nameOf(entry) }}</span></ElCheckbox
+            ><span class="unseen">{{
+              say('watching.selectName', { nameOf: nameOf(entry) })
+            }}</span></ElCheckbox
           >
         </td>
         <td class="state" :class="entry.state">{{ stateWords(entry) }}</td>
@@ -126,7 +142,8 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
           <template v-else>{{ nameOf(entry) }}</template>
           {{ ' '
           }}<span class="faded small"
-            >{{ several ? entry.className : '' }} {{ entry.rosterNumber ?? 'guest' }}</span
+            >{{ several ? entry.className : '' }}
+            {{ entry.rosterNumber ?? say('watching.guest') }}</span
           >
         </th>
         <td
@@ -155,14 +172,14 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
         <td class="small signs">
           {{ signsInWords(entry, now).join(', ') }}
           <template v-if="entry.away">
-            {{ ' ' }}<b>left the sitting</b>
+            {{ ' ' }}<b>{{ say('watching.leftSitting') }}</b>
             <button
               v-if="watched.mayAct"
               class="word"
-              :aria-label="`let in again: ${nameOf(entry)}`"
+              :aria-label="say('watching.readmitName', { nameOf: nameOf(entry) })"
               @click="emit('letIn', entry.studentId)"
             >
-              let in again
+              {{ say('watching.readmit') }}
             </button>
           </template>
         </td>

@@ -4,7 +4,6 @@
  * projector counts and time only.
  */
 import type { api, BodyOf } from '@oaken/contract';
-import { count } from '@oaken/core/text';
 import { lengthInWords, minute } from '@oaken/core/timing';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { computed, ref } from 'vue';
@@ -20,6 +19,7 @@ import SayDialog from './SayDialog.vue';
 import { useWatch } from './useWatch';
 import WatchGrid from './WatchGrid.vue';
 import WorkDialog from './WorkDialog.vue';
+import { say } from '../../words/teacher';
 
 type Act = BodyOf<typeof api.actOnSittings>['act'];
 const words = useWords();
@@ -43,7 +43,7 @@ const chosen = computed(
 const whom = computed(() => {
   const [first, ...others] = chosen.value;
   if (!first) return 'all';
-  return others.length === 0 ? first.name : count(chosen.value.length, 'student');
+  return others.length === 0 ? first.name : say('common.students2', { n: chosen.value.length });
 });
 const studentIds = computed(() => (chosen.value.length === 0 ? null : picked.value));
 const some = (...states: string[]) =>
@@ -52,11 +52,11 @@ const some = (...states: string[]) =>
   );
 
 const acted: Record<Act, string> = {
-  pause: 'Paused for',
-  resume: 'It goes on for',
-  'hand-in': 'Handed in for',
-  reopen: 'Open again for',
-  'take-back': 'Taken back from',
+  pause: say('watching.paused2'),
+  resume: say('watching.resumed'),
+  'hand-in': say('watching.handedIn'),
+  reopen: say('watching.openAgain'),
+  'take-back': say('watching.unassignedFrom'),
 };
 async function act(text: Act, minutes = 0): Promise<void> {
   if (busy.value) return;
@@ -66,7 +66,7 @@ async function act(text: Act, minutes = 0): Promise<void> {
       params: { assignmentId },
       body: { act: text, studentIds: studentIds.value, minutes },
     });
-    done(`${acted[text]} ${count(students, 'student')}.`);
+    done(`${acted[text]} ${say('common.students2', { n: students })}.`);
   } catch (error) {
     failed(error);
   } finally {
@@ -74,16 +74,19 @@ async function act(text: Act, minutes = 0): Promise<void> {
   }
 }
 const ask = (text: string, title: string, verb: string) =>
-  ElMessageBox.confirm(text, title, { confirmButtonText: verb, cancelButtonText: 'Leave it' }).then(
+  ElMessageBox.confirm(text, title, {
+    confirmButtonText: verb,
+    cancelButtonText: say('common.cancel2'),
+  }).then(
     () => true,
     () => false,
   );
 async function handIn(): Promise<void> {
   if (
     await ask(
-      'What is saved counts. It can be opened again.',
-      `Hand in for ${whom.value}?`,
-      'Hand in',
+      say('watching.whatSavedCountsCan'),
+      say('watching.handInWhom', { whom: whom.value }),
+      say('watching.handIn'),
     )
   )
     await act('hand-in');
@@ -91,23 +94,23 @@ async function handIn(): Promise<void> {
 async function takeBack(): Promise<void> {
   if (
     await ask(
-      'It leaves the lists of those who have not begun.',
-      `Take it back from ${whom.value}?`,
-      'Take it back',
+      say('watching.itLeavesListsThose'),
+      say('watching.unassignFromWhom', { whom: whom.value }),
+      say('watching.unassign'),
     )
   )
     await act('take-back');
 }
 async function reopen(): Promise<void> {
   const answer = await ElMessageBox.prompt(
-    'They have the time that was left, and so many minutes more:',
-    `Open again for ${whom.value}?`,
+    say('watching.theyHaveTimeWas'),
+    say('watching.openAgainWhom', { whom: whom.value }),
     {
       inputValue: '10',
       inputPattern: /^\d{1,3}$/,
-      inputErrorMessage: 'Whole minutes, from 0 to 600.',
-      confirmButtonText: 'Open again',
-      cancelButtonText: 'Leave it',
+      inputErrorMessage: say('watching.wholeMinutesFrom0'),
+      confirmButtonText: say('watching.openAgain2'),
+      cancelButtonText: say('common.cancel2'),
     },
   ).catch(() => null);
   if (answer) await act('reopen', Number((answer as { value: string }).value));
@@ -115,7 +118,7 @@ async function reopen(): Promise<void> {
 async function letIn(studentId: number): Promise<void> {
   try {
     await call('letIn', { params: { assignmentId, studentId } });
-    done('They can go on.');
+    done(say('watching.theyCanContinue'));
   } catch (error) {
     failed(error);
   }
@@ -123,14 +126,16 @@ async function letIn(studentId: number): Promise<void> {
 /** Recipients can be single students by name. */
 const where = computed(() =>
   watched.value && !projected.value && !hidden.value
-    ? `Watching · ${watched.value.assignment.recipients}`
-    : 'Watching',
+    ? say('watching.watchingRecipients', { recipients: watched.value.assignment.recipients })
+    : say('watching.watching'),
 );
 const closing = computed(() => {
   const end = watched.value?.assignment.closesAt ?? null;
-  if (end === null) return 'never closes';
+  if (end === null) return say('watching.neverCloses');
   return end > now.value && end - now.value < 60 * minute
-    ? `closes in ${lengthInWords(Math.ceil((end - now.value) / minute) * minute)}`
+    ? say('watching.closesInLengthIn', {
+        lengthInWords: lengthInWords(Math.ceil((end - now.value) / minute) * minute),
+      })
     : words.closing(end);
 });
 /** The last end of those who work, for all to see. */
@@ -144,56 +149,57 @@ const lastEnd = computed(() => {
 </script>
 
 <template>
-  <PageHead :title="watched?.assignment.title ?? 'Watch'" :where="where">
+  <PageHead :title="watched?.assignment.title ?? say('common.watch')" :where="where">
     <template v-if="projected"
-      ><ElButton @click="project(false)">Back to the class</ElButton></template
+      ><ElButton @click="project(false)">{{ say('watching.backClass') }}</ElButton></template
     >
     <template v-else>
-      <RouterLink :to="`/assignments/${assignmentId}`">Times and rules</RouterLink>
-      <RouterLink :to="`/results/${assignmentId}`">Results</RouterLink>
-      <ElButton @click="project(true)">Projector</ElButton>
+      <RouterLink :to="`/assignments/${assignmentId}`">{{ say('watching.timesRules') }}</RouterLink>
+      <RouterLink :to="`/results/${assignmentId}`">{{ say('common.results') }}</RouterLink>
+      <ElButton @click="project(true)">{{ say('watching.projector') }}</ElButton>
     </template>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="lostAt !== null" class="lost inset" role="status">
-    The connection to the server is lost; what stands here is from {{ words.time(lostAt) }}. It
-    comes back by itself.
+    {{ say('watching.theConnectionServerLost', { lostAt: words.time(lostAt) }) }}
   </p>
   <template v-if="watched">
-    <section v-if="projected" class="projector" aria-label="Counts and time">
+    <section v-if="projected" class="projector" :aria-label="say('watching.countsTime')">
       <p>
-        <b>{{ counts.working }}</b> working
+        <b>{{ counts.working }}</b> {{ say('common.working') }}
       </p>
       <p>
-        <b>{{ counts.handedIn }}</b> handed in
+        <b>{{ counts.handedIn }}</b> {{ say('common.handedIn') }}
       </p>
       <p>
-        <b>{{ counts.notBegun }}</b> not begun
+        <b>{{ counts.notBegun }}</b> {{ say('common.notBegun') }}
       </p>
       <p class="time">
         {{
           lastEnd === null
             ? closing
-            : `${lengthInWords(Math.max(0, lastEnd - now))} left for the last one`
+            : say('watching.lengthInWordsLeft', {
+                lengthInWords: lengthInWords(Math.max(0, lastEnd - now)),
+              })
         }}
       </p>
     </section>
     <template v-else>
       <div class="bar">
         <span
-          ><b>{{ counts.notBegun }}</b> not begun</span
+          ><b>{{ counts.notBegun }}</b> {{ say('common.notBegun') }}</span
         ><span
-          ><b>{{ counts.working }}</b> working</span
+          ><b>{{ counts.working }}</b> {{ say('common.working') }}</span
         ><span
-          ><b>{{ counts.handedIn }}</b> handed in</span
+          ><b>{{ counts.handedIn }}</b> {{ say('common.handedIn') }}</span
         ><span class="faded">{{ closing }}</span>
         <span class="grow" />
-        <ElCheckbox v-model="marks"> Right and wrong</ElCheckbox>
-        <ElCheckbox v-model="hidden"> Hide names</ElCheckbox>
+        <ElCheckbox v-model="marks"> {{ say('watching.rightWrong') }}</ElCheckbox>
+        <ElCheckbox v-model="hidden"> {{ say('common.hideNames') }}</ElCheckbox>
       </div>
-      <EmptyNote v-if="watched.students.length === 0" title="Nobody has it yet."
-        >Guests stand here as soon as they come.</EmptyNote
-      >
+      <EmptyNote v-if="watched.students.length === 0" :title="say('watching.nobodyHasYet')">{{
+        say('watching.guestsAppearHereAs')
+      }}</EmptyNote>
       <div v-else class="scroll">
         <WatchGrid
           v-model:picked="picked"
@@ -207,35 +213,37 @@ const lastEnd = computed(() => {
       </div>
     </template>
   </template>
-  <FootingLine v-if="watched && !projected" label="What to do">
-    <span v-if="!watched.mayAct" class="faded">You watch for a colleague.</span>
+  <FootingLine v-if="watched && !projected" :label="say('watching.actions')">
+    <span v-if="!watched.mayAct" class="faded">{{ say('watching.youWatchingColleague') }}</span>
     <span v-else
       ><template v-if="picked.length"
-        ><b>{{ picked.length }}</b> picked</template
-      ><template v-else>Nobody is picked</template></span
+        ><b>{{ picked.length }}</b> {{ say('watching.selected') }}</template
+      ><template v-else>{{ say('watching.nobodySelected') }}</template></span
     >
     <template v-if="watched.mayAct" #actions>
-      <ElButton :disabled="!some('working', 'paused')" @click="saying = true"
-        >Say to {{ whom }}</ElButton
-      >
-      <ElButton :disabled="picked.length === 0" @click="extending = true">More time</ElButton>
+      <ElButton :disabled="!some('working', 'paused')" @click="saying = true">{{
+        say('watching.messageWhom', { whom })
+      }}</ElButton>
+      <ElButton :disabled="picked.length === 0" @click="extending = true">{{
+        say('watching.moreTime')
+      }}</ElButton>
       <ElButton :disabled="busy || !some('working')" @click="act('pause')">{{
-        picked.length ? 'Pause' : 'Pause all'
+        picked.length ? say('watching.pause') : say('watching.pauseAll')
       }}</ElButton>
       <ElButton :disabled="busy || !some('paused')" @click="act('resume')">{{
-        picked.length ? 'Go on' : 'Go on, all'
+        picked.length ? say('watching.resume') : say('watching.resumeAll')
       }}</ElButton>
       <ElButton
         :disabled="busy || picked.length === 0 || !some('working', 'paused')"
         @click="handIn"
-        >Hand in</ElButton
+        >{{ say('watching.handIn') }}</ElButton
       >
-      <ElButton :disabled="busy || picked.length === 0 || !some('handed-in')" @click="reopen"
-        >Open again</ElButton
-      >
-      <ElButton :disabled="busy || picked.length === 0 || !some('not-begun')" @click="takeBack"
-        >Take back</ElButton
-      >
+      <ElButton :disabled="busy || picked.length === 0 || !some('handed-in')" @click="reopen">{{
+        say('watching.openAgain2')
+      }}</ElButton>
+      <ElButton :disabled="busy || picked.length === 0 || !some('not-begun')" @click="takeBack">{{
+        say('watching.unassign2')
+      }}</ElButton>
     </template>
   </FootingLine>
   <template v-if="watched">
@@ -244,7 +252,7 @@ const lastEnd = computed(() => {
       :assignment-id="assignmentId"
       :student-ids="studentIds"
       :whom="whom"
-      @done="done(`Said to ${whom}.`)"
+      @done="done(say('watching.messageSentWhom', { whom }))"
     />
     <ExtendDialog
       v-model="extending"

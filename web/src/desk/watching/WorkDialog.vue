@@ -8,6 +8,7 @@ import { call } from '../../client/call';
 import RichText from '../../parts/RichText.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { useWords } from '../shared/words';
+import { say } from '../../words/teacher';
 
 const studentId = defineModel<number | null>({ required: true });
 const props = defineProps<{ assignmentId: number }>();
@@ -31,7 +32,11 @@ const open = computed({
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="work ? `${work.name}, so far` : 'Work so far'" width="760px">
+  <ElDialog
+    v-model="open"
+    :title="work ? say('watching.nameSoFar', { name: work.name }) : say('watching.workSoFar')"
+    width="760px"
+  >
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template v-if="work">
       <p v-for="event in work.events" :key="`${event.at} ${event.words}`" class="faded small">
@@ -43,17 +48,22 @@ const open = computed({
             v-if="entry.mine && entry.asks === 'points'"
             :share="entry.share ?? 0"
             :needs-marking="entry.share === null"
-            :label="entry.share === null ? 'Waits for a mark' : `${wholePercent(entry.share)}%`"
+            :label="
+              entry.share === null ? say('watching.needsMarking') : `${wholePercent(entry.share)}%`
+            "
           />
           <span v-else class="none" />
           <div>
             <RichText :html="entry.stem" />
             <p>
               <b>{{
-                entry.mine || (entry.asks === 'nothing' ? 'only to be read' : 'no answer yet')
+                entry.mine ||
+                (entry.asks === 'nothing'
+                  ? say('watching.onlyBeRead')
+                  : say('watching.noAnswerYet'))
               }}</b>
               <span v-if="entry.savedAt !== null" class="faded small">
-                saved {{ words.time(entry.savedAt) }}</span
+                {{ say('watching.savedSavedAt', { savedAt: words.time(entry.savedAt) }) }}</span
               >
             </p>
             <p class="faded small">{{ entry.right.join(' ') }}</p>

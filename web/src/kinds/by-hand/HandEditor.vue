@@ -14,6 +14,7 @@ import RubricEditor from './RubricEditor.vue';
 import RichField from '../../rich/RichField.vue';
 import CommitInput from '../../parts/CommitInput.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<LongText | Drawing | Upload>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -45,26 +46,26 @@ const putGround = ({ src, words, width, height }: Medium) =>
 <template>
   <div v-if="part.kind === 'long-text'" class="facts">
     <label
-      >Lines to write in
+      >{{ say('kinds.linesWriteIn') }}
       <CommitInput
         inputmode="numeric"
         :model-value="part.lines"
         @change="change({ lines: number($event) ?? 8 })"
     /></label>
     <label
-      >At least, in words
+      >{{ say('kinds.minimumWords') }}
       <CommitInput
         inputmode="numeric"
         :model-value="part.leastWords ?? ''"
-        placeholder="any"
+        :placeholder="say('common.any')"
         @change="change({ leastWords: number($event) })"
     /></label>
     <label
-      >At most, in words
+      >{{ say('kinds.maximumWords') }}
       <CommitInput
         inputmode="numeric"
         :model-value="part.mostWords ?? ''"
-        placeholder="any"
+        :placeholder="say('common.any')"
         @change="change({ mostWords: number($event) })"
     /></label>
     <p
@@ -81,13 +82,15 @@ const putGround = ({ src, words, width, height }: Medium) =>
   </div>
   <div v-else-if="part.kind === 'upload'" class="facts">
     <label
-      >Students add
+      >{{ say('kinds.studentsAdd') }}
       <SelectField :model-value="part.accepts" @update:model-value="change({ accepts: $event })"
-        ><ElOption value="photo" label="photos" /><ElOption value="file" label="files of any kind"
+        ><ElOption value="photo" :label="say('kinds.photos')" /><ElOption
+          value="file"
+          :label="say('kinds.filesAnyKind')"
       /></SelectField>
     </label>
     <label
-      >At most
+      >{{ say('common.atMost') }}
       <CommitInput
         inputmode="numeric"
         :model-value="part.most"
@@ -100,17 +103,17 @@ const putGround = ({ src, words, width, height }: Medium) =>
   <div v-else class="ground">
     <img v-if="part.ground" :src="part.ground.file" :alt="part.ground.alternative" />
     <button type="button" class="word" @click="asking = true">
-      {{ part.ground ? 'Another picture to draw on' : 'Put a picture under the sheet' }}
+      {{ part.ground ? say('kinds.anotherPictureDrawOn') : say('kinds.putPictureUnderSheet') }}
     </button>
     <button v-if="part.ground" type="button" class="word" @click="change({ ground: undefined })">
-      Empty sheet
+      {{ say('kinds.emptySheet') }}
     </button>
     <MediaDialog v-model="asking" kind="picture" :start="null" @done="putGround" />
   </div>
-  <h3 class="gap">What to look for when marking</h3>
+  <h3 class="gap">{{ say('kinds.whatLookWhenMarking') }}</h3>
   <RichField
     :model-value="part.guide"
-    label="What to look for when marking"
+    :label="say('kinds.whatLookWhenMarking')"
     @update:model-value="change({ guide: $event })"
   />
   <RubricEditor

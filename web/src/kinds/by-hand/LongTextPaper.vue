@@ -2,6 +2,7 @@
 /** Lines to write on, and how much to write. */
 import type { SittingLongText } from '@oaken/core/items';
 import { computed } from 'vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ part: SittingLongText }>();
 
@@ -10,9 +11,9 @@ const mostLines = 40;
 const lines = computed(() => Math.min(mostLines, Math.max(fewestLines, props.part.lines)));
 const length = computed(() => {
   const { leastWords, mostWords } = props.part;
-  if (leastWords && mostWords) return `${leastWords} to ${mostWords} words`;
-  if (leastWords) return `At least ${leastWords} words`;
-  return mostWords ? `At most ${mostWords} words` : '';
+  if (leastWords && mostWords) return say('kinds.leastWordsMostWords', { leastWords, mostWords });
+  if (leastWords) return say('kinds.atLeastLeastWords', { leastWords });
+  return mostWords ? say('kinds.atMostMostWords', { mostWords }) : '';
 });
 </script>
 

@@ -2,9 +2,9 @@
 /** The criteria of a rubric, each with its levels; the points of the part are the sum of the best levels. */
 import { elementAt } from '@oaken/core/certain';
 import { criteriaPoints, freshId, type Criterion } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
 import CommitInput from '../../parts/CommitInput.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ criteria: Criterion[]; problems: Problem[] }>();
 const emit = defineEmits<{ change: [criteria: Criterion[]] }>();
@@ -46,29 +46,33 @@ function points(text: string): number {
 <template>
   <div>
     <p v-if="criteria.length" class="faded small">
-      Together {{ count(criteriaPoints(criteria) || 0, 'point') }}: the best level of each.
+      {{ say('kinds.togetherPointsBestLevel', { n: criteriaPoints(criteria) || 0 }) }}
     </p>
     <section v-for="(entry, index) in criteria" :key="entry.id" class="criterion">
       <p class="head">
         <ElInput
           :model-value="entry.name"
-          :aria-label="`Criterion ${index + 1}`"
-          placeholder="What is looked at, such as: gives evidence"
+          :aria-label="say('kinds.criterionNumber', { number: index + 1 })"
+          :placeholder="say('kinds.whatLookedAtSuch')"
           @input="setAt(index, { ...entry, name: $event })"
         />
-        <button type="button" class="word" @click="remove(index)">remove</button>
+        <button type="button" class="word" @click="remove(index)">{{ say('kinds.remove') }}</button>
       </p>
       <p v-for="(level, to) in entry.levels" :key="to" class="level">
         <CommitInput
           inputmode="decimal"
           :model-value="Number.isNaN(level.points) ? '' : level.points"
-          :aria-label="`Points of level ${to + 1} of criterion ${index + 1}`"
+          :aria-label="
+            say('kinds.pointsLevelNumberCriterion', { number: to + 1, number2: index + 1 })
+          "
           @change="setLevel(index, to, { points: points($event) })"
         />
         <ElInput
           :model-value="level.words"
-          :aria-label="`Words for level ${to + 1} of criterion ${index + 1}`"
-          placeholder="what work at this level looks like"
+          :aria-label="
+            say('kinds.wordsLevelNumberCriterion', { number: to + 1, number2: index + 1 })
+          "
+          :placeholder="say('kinds.whatWorkAtThis')"
           @input="setLevel(index, to, { words: $event })"
         />
         <button
@@ -77,15 +81,15 @@ function points(text: string): number {
           class="word"
           @click="removeLevel(index, to)"
         >
-          remove
+          {{ say('kinds.remove') }}
         </button>
       </p>
       <button v-if="entry.levels.length < 8" type="button" class="word" @click="addLevel(index)">
-        Add a level
+        {{ say('kinds.addLevel') }}
       </button>
     </section>
     <button v-if="criteria.length < 8" type="button" class="word" @click="add">
-      {{ criteria.length ? 'Add a criterion' : 'Add criteria with levels' }}
+      {{ criteria.length ? say('kinds.addCriterion') : say('kinds.addCriteriaWithLevels') }}
     </button>
     <p
       v-for="problem in under(problems, '/criteria')"

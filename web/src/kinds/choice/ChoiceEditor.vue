@@ -3,6 +3,7 @@ import type { Choice, MultipleChoice, SingleChoice } from '@oaken/core/items';
 import { computed, ref } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import LinesEditor from '../lines/LinesEditor.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<SingleChoice | MultipleChoice>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -12,8 +13,8 @@ const many = computed(() => part.value.kind === 'multiple-choice');
 const anyOf = ref(part.value.kind === 'single-choice' && part.value.key.length > 1);
 const ticks = computed(() => many.value || anyOf.value);
 const asked = computed(() => {
-  if (many.value) return 'Mark every right choice.';
-  return anyOf.value ? 'Mark each choice that counts as right.' : 'Mark the right choice.';
+  if (many.value) return say('kinds.markEveryRightChoice');
+  return anyOf.value ? say('kinds.markEachChoiceCounts') : say('kinds.markRightChoice');
 });
 const signOf = (index: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'.charAt(index);
 const isRight = (id: string) => part.value.key.includes(id);
@@ -49,7 +50,7 @@ const mostChosen = computed({
   </p>
   <LinesEditor
     :model-value="part.choices"
-    what="choice"
+    :what="say('kinds.choice')"
     letters
     :least="2"
     :maximum="20"
@@ -58,12 +59,14 @@ const mostChosen = computed({
     @update:model-value="setChoices"
   >
     <template #mark="{ line, at }">
-      <div class="mark" :title="isRight(line.id) ? 'This is the key' : 'Make this the key'">
+      <div class="mark" :title="isRight(line.id) ? say('kinds.thisKey') : say('kinds.makeThisKey')">
         <ElCheckbox
           v-if="ticks"
           :model-value="isRight(line.id)"
           @change="setKey(line.id, $event as boolean)"
-          ><span class="unseen">Choice {{ signOf(at) }} is right</span></ElCheckbox
+          ><span class="unseen">{{
+            say('kinds.choiceSignRight', { signOf: signOf(at) })
+          }}</span></ElCheckbox
         >
         <ElRadio
           v-else
@@ -71,9 +74,11 @@ const mostChosen = computed({
           :model-value="isRight(line.id)"
           :value="true"
           @change="setKey(line.id, true)"
-          ><span class="unseen">Choice {{ signOf(at) }} is right</span></ElRadio
+          ><span class="unseen">{{
+            say('kinds.choiceSignRight', { signOf: signOf(at) })
+          }}</span></ElRadio
         >
-        <span>{{ isRight(line.id) ? 'key' : signOf(at) }}</span>
+        <span>{{ isRight(line.id) ? say('kinds.key') : signOf(at) }}</span>
       </div>
     </template>
     <template #more="{ line, at }">
@@ -83,8 +88,8 @@ const mostChosen = computed({
           class="misconception bare"
           :model-value="line.misconception ?? ''"
           maxlength="500"
-          :aria-label="`Misconception behind choice ${signOf(at)}`"
-          placeholder="Misconception (for teachers only)"
+          :aria-label="say('kinds.misconceptionBehindChoiceSign', { signOf: signOf(at) })"
+          :placeholder="say('kinds.misconceptionTeachersOnly')"
           @input="setChoice(at, { misconception: $event || undefined })"
         />
         <ElCheckbox
@@ -92,23 +97,23 @@ const mostChosen = computed({
           :model-value="line.fixed ?? false"
           @change="setChoice(at, { fixed: ($event as boolean) || undefined })"
         >
-          keeps its place
+          {{ say('kinds.dontShuffle') }}
         </ElCheckbox>
       </div>
     </template>
   </LinesEditor>
   <label v-if="many" class="most small">
-    At most
+    {{ say('common.atMost') }}
     <ElInput
       v-model="mostChosen"
       inputmode="numeric"
-      aria-label="At most so many may be chosen"
-      placeholder="any"
+      :aria-label="say('kinds.howManyMayBe')"
+      :placeholder="say('common.any')"
     />
-    may be chosen
+    {{ say('kinds.mayBeChosen') }}
   </label>
   <ElCheckbox v-else class="small" v-model="anyOf" :disabled="part.key.length > 1">
-    more than one choice counts as right</ElCheckbox
+    {{ say('kinds.moreThanOneChoice') }}</ElCheckbox
   >
   <p v-for="problem in keyProblems" :key="problem.pointer" class="wrong">{{ problem.message }}</p>
 </template>

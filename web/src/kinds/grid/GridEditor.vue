@@ -3,6 +3,7 @@ import { joined, parted, type Grid } from '@oaken/core/items';
 import { plainText } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
 import LinesEditor from '../lines/LinesEditor.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<Grid>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -22,30 +23,30 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
 </script>
 
 <template>
-  <h3>Columns</h3>
+  <h3>{{ say('common.columns') }}</h3>
   <LinesEditor
     :model-value="part.columns"
-    what="column"
+    :what="say('kinds.column')"
     :least="2"
     :maximum="10"
     :problems="under(problems, '/columns')"
     @update:model-value="change({ columns: $event, key: keyOn($event, 1) })"
   />
-  <h3 class="gap">Rows</h3>
+  <h3 class="gap">{{ say('kinds.rows') }}</h3>
   <LinesEditor
     :model-value="part.rows"
-    what="row"
+    :what="say('kinds.row')"
     :least="1"
     :maximum="20"
     :problems="under(problems, '/rows')"
     @update:model-value="change({ rows: $event, key: keyOn($event, 0) })"
   />
-  <h3 class="gap">What is right</h3>
+  <h3 class="gap">{{ say('kinds.whatRight') }}</h3>
   <div class="scroll">
     <table class="ruled">
       <thead>
         <tr>
-          <th>Row</th>
+          <th>{{ say('kinds.row2') }}</th>
           <th v-for="column in part.columns" :key="column.id">{{ name(column.text) }}</th>
         </tr>
       </thead>
@@ -57,9 +58,9 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
               v-if="part.many"
               :model-value="part.key.includes(joined(row.id, column.id))"
               @change="mark(row.id, column.id)"
-              ><span class="unseen"
-                >{{ name(row.text) }}: {{ name(column.text) }} is right</span
-              ></ElCheckbox
+              ><span class="unseen">{{
+                say('kinds.nameName2Right', { name: name(row.text), name2: name(column.text) })
+              }}</span></ElCheckbox
             >
             <ElRadio
               v-else
@@ -67,9 +68,9 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
               :model-value="part.key.includes(joined(row.id, column.id))"
               :value="true"
               @change="mark(row.id, column.id)"
-              ><span class="unseen"
-                >{{ name(row.text) }}: {{ name(column.text) }} is right</span
-              ></ElRadio
+              ><span class="unseen">{{
+                say('kinds.nameName2Right', { name: name(row.text), name2: name(column.text) })
+              }}</span></ElRadio
             >
           </td>
         </tr>
@@ -77,7 +78,7 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
     </table>
   </div>
   <ElCheckbox class="small" :model-value="part.many" @change="change({ many: $event as boolean })">
-    more than one may be marked in a row</ElCheckbox
+    {{ say('kinds.moreThanOneMay') }}</ElCheckbox
   >
   <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">
     {{ problem.message }}

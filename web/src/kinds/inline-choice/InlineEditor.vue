@@ -7,6 +7,7 @@ import { computed } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import RichField from '../../rich/RichField.vue';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 const part = defineModel<InlineChoice>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -61,25 +62,27 @@ const textProblems = computed(() => [
 </script>
 
 <template>
-  <p class="faded small">Write the text and put a gap where a word is to be chosen.</p>
+  <p class="faded small">{{ say('kinds.writeTextPutGap') }}</p>
   <RichField
     :model-value="part.text"
-    label="Text with gaps"
+    :label="say('kinds.textWithGaps')"
     places="gaps"
     :invalid="textProblems.length > 0"
     @update:model-value="setText"
   />
   <p v-for="problem in textProblems" :key="problem.message" class="wrong">{{ problem.message }}</p>
   <fieldset v-for="(gap, index) in part.gaps" :key="gap.id" class="gap">
-    <legend>Gap {{ gap.id }}</legend>
+    <legend>{{ say('kinds.gapId', { id: gap.id }) }}</legend>
     <div v-for="(choice, n) in gap.choices" :key="choice.id" class="choice">
       <ElCheckbox :model-value="gap.key.includes(choice.id)" @change="toggle(index, choice.id)"
-        ><span class="unseen">Choice {{ n + 1 }} of gap {{ index + 1 }} is right</span></ElCheckbox
+        ><span class="unseen">{{
+          say('kinds.choiceNumberGapNumber2', { number: n + 1, number2: index + 1 })
+        }}</span></ElCheckbox
       >
       <ElInput
         :model-value="choice.text"
         maxlength="200"
-        :aria-label="`Choice ${n + 1} of gap ${index + 1}`"
+        :aria-label="say('kinds.choiceNumberGapNumber22', { number: n + 1, number2: index + 1 })"
         @input="setChoice(index, choice.id, $event)"
       />
       <button
@@ -88,10 +91,10 @@ const textProblems = computed(() => [
         :disabled="gap.choices.length <= 2"
         @click="remove(index, choice.id)"
       >
-        remove
+        {{ say('kinds.remove') }}
       </button>
     </div>
-    <button type="button" class="word" @click="add(index)">Add a choice</button>
+    <button type="button" class="word" @click="add(index)">{{ say('kinds.addChoice') }}</button>
     <p
       v-for="problem in under(problems, `/gaps/${index}`)"
       :key="problem.pointer + problem.message"

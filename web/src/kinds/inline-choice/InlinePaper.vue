@@ -3,6 +3,7 @@
 import type { SittingInlineChoice } from '@oaken/core/items';
 import { plainText } from '@oaken/core/plain';
 import RichText from '../../parts/RichText.vue';
+import { say } from '../../words/teacher';
 
 defineProps<{ part: SittingInlineChoice }>();
 
@@ -18,6 +19,6 @@ function withChoices({ text, gaps }: SittingInlineChoice): string {
 </script>
 
 <template>
-  <p class="how">Circle one of the words in each pair of brackets.</p>
+  <p class="how">{{ say('kinds.circleOneWordsIn') }}</p>
   <RichText :html="withChoices(part)" />
 </template>

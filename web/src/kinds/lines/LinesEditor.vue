@@ -4,6 +4,7 @@ import { present } from '@oaken/core/certain';
 import { freshId } from '@oaken/core/items';
 import { nextTick, ref } from 'vue';
 import RichField from '../../rich/RichField.vue';
+import { say } from '../../words/teacher';
 
 const list = defineModel<T[]>({ required: true });
 const props = defineProps<{
@@ -83,8 +84,8 @@ function key(event: KeyboardEvent, index: number): void {
         <button
           type="button"
           :disabled="position === 0"
-          :aria-label="`${title(position)} up`"
-          title="Up (Alt ↑)"
+          :aria-label="say('kinds.titleUp', { title: title(position) })"
+          :title="say('kinds.upAlt')"
           @click="move(position, position - 1)"
         >
           ↑
@@ -92,8 +93,8 @@ function key(event: KeyboardEvent, index: number): void {
         <button
           type="button"
           :disabled="position === list.length - 1"
-          :aria-label="`${title(position)} down`"
-          title="Down (Alt ↓)"
+          :aria-label="say('kinds.titleDown', { title: title(position) })"
+          :title="say('kinds.downAlt')"
           @click="move(position, position + 1)"
         >
           ↓
@@ -101,8 +102,8 @@ function key(event: KeyboardEvent, index: number): void {
         <button
           type="button"
           :disabled="list.length <= least"
-          :aria-label="`Remove ${title(position).toLowerCase()}`"
-          title="Remove"
+          :aria-label="say('kinds.removeTitle', { title: title(position).toLowerCase() })"
+          :title="say('kinds.remove2')"
           @click="remove(position)"
         >
           ✕
@@ -117,7 +118,12 @@ function key(event: KeyboardEvent, index: number): void {
       {{ problem.message }}
     </p>
     <button v-if="list.length < maximum" type="button" class="word" @click="add">
-      Add {{ /^[aeiou]/.test(what) ? 'an' : 'a' }} {{ what }}
+      {{
+        say('kinds.addWhat', {
+          value: /^[aeiou]/.test(what) ? say('kinds.an') : say('kinds.a'),
+          what,
+        })
+      }}
     </button>
   </div>
 </template>

@@ -4,6 +4,7 @@ import { plainText } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
 import LinesEditor from '../lines/LinesEditor.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<Matching>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -21,19 +22,19 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
 </script>
 
 <template>
-  <h3>Cards to choose from</h3>
+  <h3>{{ say('kinds.cardsChooseFrom') }}</h3>
   <LinesEditor
     :model-value="part.right"
-    what="card"
+    :what="say('kinds.card')"
     :least="2"
     :maximum="20"
     :problems="under(problems, '/right')"
     @update:model-value="change({ right: $event, key: keyOn($event, 1) })"
   />
-  <h3 class="gap">Each with its partner</h3>
+  <h3 class="gap">{{ say('kinds.eachWithItsPartner') }}</h3>
   <LinesEditor
     :model-value="part.left"
-    what="place"
+    :what="say('kinds.place')"
     :least="2"
     :maximum="20"
     :problems="under(problems, '/left')"
@@ -41,22 +42,22 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
   >
     <template #more="{ line, at }">
       <label class="small partner">
-        belongs to
+        {{ say('kinds.belongs') }}
         <SelectField
           :model-value="partnerOf(line.id)"
-          :aria-label="`Partner of place ${at + 1}`"
+          :aria-label="say('kinds.partnerPlaceNumber', { number: at + 1 })"
           @update:model-value="setPartner(line.id, $event)"
-          ><ElOption value="" label="none of them" /><ElOption
+          ><ElOption value="" :label="say('kinds.noneThem')" /><ElOption
             v-for="card in part.right"
             :key="card.id"
             :value="card.id"
-            :label="plainText(card.text) || '(empty card)'"
+            :label="plainText(card.text) || say('kinds.emptyCard')"
         /></SelectField>
       </label>
     </template>
   </LinesEditor>
   <ElCheckbox class="small" :model-value="part.once" @change="change({ once: $event as boolean })">
-    each card may be used only once</ElCheckbox
+    {{ say('kinds.eachCardMayBe') }}</ElCheckbox
   >
   <p v-for="problem in under(problems, '/key')" :key="problem.message" class="wrong">
     {{ problem.message }}

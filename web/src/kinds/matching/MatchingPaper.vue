@@ -3,13 +3,14 @@
 import type { SittingMatching } from '@oaken/core/items';
 import { choiceLetter } from '@oaken/core/print';
 import RichText from '../../parts/RichText.vue';
+import { say } from '../../words/teacher';
 
 defineProps<{ part: SittingMatching }>();
 </script>
 
 <template>
   <p class="how">
-    Write a letter beside each number.{{ part.once ? '' : ' A letter may be used more than once.' }}
+    {{ say('kinds.writeLetterBesideEach', { value: part.once ? '' : say('kinds.aLetterMayBe') }) }}
   </p>
   <div class="two">
     <ol>

@@ -4,6 +4,7 @@ import type { Ordering } from '@oaken/core/items';
 import { computed } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import LinesEditor from '../lines/LinesEditor.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<Ordering>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -23,10 +24,10 @@ const setEnd = (end: 'first' | 'last', text: string) => {
 </script>
 
 <template>
-  <p class="faded small">Write them in the right order. Students get them mixed.</p>
+  <p class="faded small">{{ say('kinds.writeThemInRight') }}</p>
   <LinesEditor
     :model-value="inOrder"
-    what="step"
+    :what="say('kinds.step')"
     :least="2"
     :maximum="20"
     :problems="[...under(problems, '/choices'), ...under(problems, '/key')]"
@@ -34,19 +35,19 @@ const setEnd = (end: 'first' | 'last', text: string) => {
   />
   <div class="ends">
     <label
-      >First end, in words
+      >{{ say('kinds.firstEndInWords') }}
       <ElInput
         :model-value="part.ends?.first ?? ''"
         maxlength="60"
-        placeholder="earliest"
+        :placeholder="say('kinds.earliest')"
         @input="setEnd('first', $event)"
     /></label>
     <label
-      >Last end
+      >{{ say('kinds.lastEnd') }}
       <ElInput
         :model-value="part.ends?.last ?? ''"
         maxlength="60"
-        placeholder="latest"
+        :placeholder="say('kinds.latest')"
         @input="setEnd('last', $event)"
     /></label>
   </div>

@@ -9,6 +9,7 @@ import { computed, ref } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import MediaDialog, { type Medium } from '../../rich/MediaDialog.vue';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 const part = defineModel<Places>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -146,7 +147,7 @@ const general = computed(() =>
 
 <template>
   <button v-if="!picture.file" type="button" class="word" @click="asking = true">
-    Choose the picture
+    {{ say('kinds.choosePicture') }}
   </button>
   <template v-else>
     <div class="bar">
@@ -160,12 +161,14 @@ const general = computed(() =>
         {{ name }}</ElRadio
       >
       <button v-if="corners.length" type="button" class="word" @click="closeShape">
-        Close the shape
+        {{ say('kinds.closeShape') }}
       </button>
       <button v-else-if="shape !== 'poly'" type="button" class="word" @click="addInMiddle">
-        Add one in the middle
+        {{ say('kinds.addOneInMiddle') }}
       </button>
-      <button type="button" class="word" @click="asking = true">Another picture</button>
+      <button type="button" class="word" @click="asking = true">
+        {{ say('kinds.anotherPicture') }}
+      </button>
     </div>
     <div class="picture">
       <img :src="picture.file" :alt="picture.alternative" />
@@ -185,7 +188,7 @@ const general = computed(() =>
             :class="{ right: part.key.includes(place.id) }"
             tabindex="0"
             role="img"
-            :aria-label="`Place ${position + 1}: arrows move it, Shift with arrows sizes it`"
+            :aria-label="say('kinds.placeNumberArrowsMove', { number: position + 1 })"
             @keydown="key($event, position)"
           />
           <text v-bind="middle(place.area)" class="number" :font-size="picture.width / 26">
@@ -202,7 +205,7 @@ const general = computed(() =>
       </svg>
     </div>
     <p class="faded small">
-      Draw a place with the mouse; or add one and move it with the arrow keys.
+      {{ say('kinds.drawPlaceWithMouse') }}
     </p>
     <div v-for="(place, at) in part.places" :key="place.id" class="line">
       <ElCheckbox
@@ -210,17 +213,17 @@ const general = computed(() =>
         :model-value="part.key.includes(place.id)"
         @change="toggle(place.id)"
       >
-        <span class="unseen">Place </span>{{ at + 1
-        }}<span class="unseen"> is right</span></ElCheckbox
+        <span class="unseen">{{ say('kinds.place2') }}{{ ' ' }}</span
+        >{{ at + 1 }}<span class="unseen">{{ ' ' }}{{ say('kinds.isRight') }}</span></ElCheckbox
       >
       <ElInput
         :model-value="place.label"
         maxlength="120"
-        :aria-label="`Name of place ${at + 1}, read aloud`"
-        placeholder="Its name, read aloud; it must not give the answer away"
+        :aria-label="say('kinds.namePlaceNumberRead', { number: at + 1 })"
+        :placeholder="say('kinds.itsNameReadAloud')"
         @input="setPlace(at, { label: $event })"
       />
-      <button type="button" class="word" @click="remove(at)">remove</button>
+      <button type="button" class="word" @click="remove(at)">{{ say('kinds.remove') }}</button>
       <p v-for="problem in under(problems, `/places/${at}`)" :key="problem.message" class="wrong">
         {{ problem.message }}
       </p>

@@ -3,18 +3,19 @@
 import type { SittingPlaces } from '@oaken/core/items';
 import { computed } from 'vue';
 import { shapeOf } from './placeShape';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ part: SittingPlaces }>();
 
 const places = computed(() => {
   const { mostChosen } = props.part;
-  if (mostChosen === 1) return 'one place';
-  return mostChosen ? `up to ${mostChosen} places` : 'every place that fits';
+  if (mostChosen === 1) return say('kinds.onePlace');
+  return mostChosen ? say('kinds.upMostChosenPlaces', { mostChosen }) : say('kinds.everyPlaceFits');
 });
 </script>
 
 <template>
-  <p class="how">Mark {{ places }} with a cross.</p>
+  <p class="how">{{ say('kinds.markPlacesWithCross', { places }) }}</p>
   <div class="picture" :style="{ maxWidth: `${part.picture.width}px` }">
     <img
       :src="part.picture.file"

@@ -6,6 +6,7 @@ import { plainText } from '@oaken/core/text';
 import { under, type Problem } from '../../parts/problems';
 import LinesEditor from '../lines/LinesEditor.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<Sorting>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -27,19 +28,19 @@ const name = (text: string) => plainText(text) || '(empty)';
 </script>
 
 <template>
-  <h3>Groups</h3>
+  <h3>{{ say('common.groups') }}</h3>
   <LinesEditor
     :model-value="part.groups"
-    what="group"
+    :what="say('kinds.group')"
     :least="2"
     :maximum="8"
     :problems="under(problems, '/groups')"
     @update:model-value="change({ groups: $event, keys: keysOn($event, 1) })"
   />
-  <h3 class="gap">Things to sort</h3>
+  <h3 class="gap">{{ say('kinds.thingsSort') }}</h3>
   <LinesEditor
     :model-value="part.choices"
-    what="thing"
+    :what="say('kinds.thing')"
     :least="2"
     :maximum="30"
     :problems="under(problems, '/choices')"
@@ -47,14 +48,18 @@ const name = (text: string) => plainText(text) || '(empty)';
   />
   <section v-for="(pattern, index) in part.keys" :key="index" class="pattern">
     <h3>
-      {{ part.keys.length > 1 ? `Answer pattern ${index + 1}` : 'Where they belong' }}
+      {{
+        part.keys.length > 1
+          ? say('kinds.answerPatternNumber', { number: index + 1 })
+          : say('kinds.whereTheyBelong')
+      }}
       <button
         v-if="part.keys.length > 1"
         type="button"
         class="word"
         @click="change({ keys: part.keys.filter((_, n) => n !== index) })"
       >
-        take away
+        {{ say('common.remove') }}
       </button>
     </h3>
     <table class="ruled">
@@ -64,9 +69,9 @@ const name = (text: string) => plainText(text) || '(empty)';
           <td>
             <SelectField
               :model-value="groupOf(pattern, thing.id)"
-              :aria-label="`Group of ${name(thing.text)}`"
+              :aria-label="say('kinds.groupName', { name: name(thing.text) })"
               @update:model-value="setGroup(index, thing.id, $event)"
-              ><ElOption value="" label="stays out" /><ElOption
+              ><ElOption value="" :label="say('kinds.noGroup')" /><ElOption
                 v-for="group in part.groups"
                 :key="group.id"
                 :value="group.id"
@@ -85,7 +90,7 @@ const name = (text: string) => plainText(text) || '(empty)';
     class="word"
     @click="change({ keys: [...part.keys, [...elementAt(part.keys, 0)]] })"
   >
-    Add another answer pattern that is right
+    {{ say('kinds.addAnotherAnswerPattern') }}
   </button>
 </template>
 

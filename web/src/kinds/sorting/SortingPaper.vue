@@ -2,12 +2,13 @@
 /** Words, and a column for each group to write them into. */
 import type { SittingSorting } from '@oaken/core/items';
 import RichText from '../../parts/RichText.vue';
+import { say } from '../../words/teacher';
 
 defineProps<{ part: SittingSorting }>();
 </script>
 
 <template>
-  <p class="how">Write each of these into the column where it belongs.</p>
+  <p class="how">{{ say('kinds.writeEachTheseInto') }}</p>
   <p class="pool">
     <span v-for="choice in part.choices" :key="choice.id"
       ><RichText inline :html="choice.text"

@@ -3,19 +3,20 @@ import type { Survey } from '@oaken/core/items';
 import { under, type Problem } from '../../parts/problems';
 import LinesEditor from '../lines/LinesEditor.vue';
 import SelectField from '../../parts/SelectField.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<Survey>({ required: true });
 defineProps<{ problems: Problem[] }>();
 const styles = {
-  one: 'one of the choices',
-  many: 'any number of the choices',
-  words: 'words of their own',
+  one: say('kinds.oneChoices'),
+  many: say('kinds.anyNumberChoices'),
+  words: say('kinds.wordsTheirOwn'),
 };
 </script>
 
 <template>
   <label class="field">
-    <span class="label">Students answer with</span>
+    <span class="label">{{ say('kinds.studentsAnswerWith') }}</span>
     <SelectField
       :model-value="part.style"
       @update:model-value="part = { ...part, style: $event as Survey['style'] }"
@@ -25,7 +26,7 @@ const styles = {
   <LinesEditor
     v-if="part.style !== 'words'"
     :model-value="part.choices"
-    what="choice"
+    :what="say('kinds.choice')"
     :least="2"
     :maximum="20"
     :problems="under(problems, '/choices')"

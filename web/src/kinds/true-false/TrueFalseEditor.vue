@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { TrueFalse } from '@oaken/core/items';
 import { under, type Problem } from '../../parts/problems';
+import { say } from '../../words/teacher';
 
 const part = defineModel<TrueFalse>({ required: true });
 defineProps<{ problems: Problem[] }>();
@@ -12,7 +13,7 @@ const setMisconception = (misconception: string) => {
 
 <template>
   <fieldset class="plain">
-    <legend>The statement is</legend>
+    <legend>{{ say('kinds.theStatement') }}</legend>
     <ElRadio
       v-for="value in [true, false]"
       :key="String(value)"
@@ -21,15 +22,15 @@ const setMisconception = (misconception: string) => {
       :value="value"
       @change="part = { ...part, key: value }"
     >
-      {{ value ? 'true' : 'false' }}</ElRadio
+      {{ value ? say('kinds.true') : say('kinds.false') }}</ElRadio
     >
   </fieldset>
   <label class="field">
-    <span class="label">Misconception behind the wrong answer</span>
+    <span class="label">{{ say('kinds.misconceptionBehindWrongAnswer') }}</span>
     <ElInput
       :model-value="part.misconception ?? ''"
       maxlength="500"
-      placeholder="Teachers only"
+      :placeholder="say('kinds.teachersOnly')"
       @input="setMisconception"
     />
   </label>

@@ -1,12 +1,15 @@
 <script setup lang="ts">
 /** Two boxes to tick. */
 import type { SittingTrueFalse } from '@oaken/core/items';
+import { say } from '../../words/teacher';
 
 defineProps<{ part: SittingTrueFalse }>();
 </script>
 
 <template>
   <p class="choices short">
-    <span><span class="box" /> True</span> <span><span class="box" /> False</span>
+    <span><span class="box" /> {{ say('kinds.true2') }}</span
+    >{{ ' ' }}
+    <span><span class="box" /> {{ say('kinds.false2') }}</span>
   </p>
 </template>

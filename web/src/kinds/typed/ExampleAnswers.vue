@@ -4,6 +4,7 @@ import { elementAt } from '@oaken/core/certain';
 import { exampleAnswers, readItem, type Part } from '@oaken/core/items';
 import { computed } from 'vue';
 import { plain } from '../../desk/shared/keptText';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ part: Part }>();
 
@@ -17,11 +18,12 @@ const examples = computed(() => {
 <template>
   <div v-if="examples && examples.accepted.length + examples.refused.length > 0" class="examples">
     <p v-if="examples.accepted.length > 0">
-      <b>Right as well:</b>
+      <b>{{ say('kinds.rightAsWell') }}</b>
       <code v-for="answer in examples.accepted" :key="answer">{{ answer }}</code>
     </p>
     <p v-if="examples.refused.length > 0">
-      <b>Not right:</b> <code v-for="answer in examples.refused" :key="answer">{{ answer }}</code>
+      <b>{{ say('kinds.notRight') }}</b>
+      <code v-for="answer in examples.refused" :key="answer">{{ answer }}</code>
     </p>
   </div>
 </template>

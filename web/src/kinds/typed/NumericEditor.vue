@@ -6,6 +6,7 @@ import type { Problem } from '../../parts/problems';
 import ExampleAnswers from './ExampleAnswers.vue';
 import SelectField from '../../parts/SelectField.vue';
 import CommitInput from '../../parts/CommitInput.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<Numeric>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -19,9 +20,9 @@ const keyProblems = computed(() =>
 
 const kindsOfTolerance = {
   exact: 'exactly',
-  absolute: 'within an amount',
-  percent: 'within a percent',
-  significant: 'to significant figures',
+  absolute: say('kinds.withinAmount'),
+  percent: say('kinds.withinPercent'),
+  significant: say('kinds.toSignificantFigures'),
 };
 /** What each kind of tolerance begins with. */
 const usualTolerances: Record<keyof typeof kindsOfTolerance, Key['tolerance']> = {
@@ -38,9 +39,9 @@ const amount = computed(() => {
   return 'figures' in tolerance ? tolerance.figures : null;
 });
 const amountWords: Record<string, string> = {
-  significant: 'Figures',
-  percent: 'Percent',
-  absolute: 'Amount',
+  significant: say('common.figures'),
+  percent: say('kinds.percent'),
+  absolute: say('kinds.amount'),
 };
 function setAmount(text: string): void {
   const { tolerance } = part.value.key;
@@ -77,15 +78,15 @@ const percent = computed({
 <template>
   <div class="numeric">
     <label
-      ><span class="label">Right number</span
+      ><span class="label">{{ say('kinds.rightNumber') }}</span
       ><ElInput
         :model-value="part.key.value"
         maxlength="60"
-        placeholder="12.5, 3/4 or 1 1/2"
+        :placeholder="say('kinds.n12534')"
         @input="setKey({ value: $event })"
     /></label>
     <label>
-      <span class="label">Counts</span>
+      <span class="label">{{ say('kinds.counts') }}</span>
       <SelectField :model-value="part.key.tolerance.by" @update:model-value="setTolerance"
         ><ElOption v-for="(name, by) in kindsOfTolerance" :key="by" :value="by" :label="name"
       /></SelectField>
@@ -95,16 +96,16 @@ const percent = computed({
       ><CommitInput class="narrow" :model-value="amount" inputmode="decimal" @change="setAmount"
     /></label>
     <label>
-      <span class="label">Decimal sign</span>
+      <span class="label">{{ say('kinds.decimalSign') }}</span>
       <SelectField :model-value="part.key.decimal" @update:model-value="setKey({ decimal: $event })"
-        ><ElOption value="point" label="point (1,234.5)" /><ElOption
+        ><ElOption value="point" :label="say('kinds.point12345')" /><ElOption
           value="comma"
-          label="comma (1.234,5)" /><ElOption value="either" label="either"
+          :label="say('kinds.comma12345')" /><ElOption value="either" :label="say('kinds.either')"
       /></SelectField>
     </label>
     <label class="wide"
-      ><span class="label">Units that may be written</span
-      ><CommitInput :model-value="units" placeholder="cm, m = 100" @change="setUnits"
+      ><span class="label">{{ say('kinds.unitsMayBeWritten') }}</span
+      ><CommitInput :model-value="units" :placeholder="say('kinds.cmM100')" @change="setUnits"
     /></label>
     <ElCheckbox
       class="check"
@@ -112,11 +113,9 @@ const percent = computed({
       :disabled="part.key.units.length === 0"
       @change="setKey({ unitRequired: $event as boolean })"
     >
-      a unit is required</ElCheckbox
+      {{ say('kinds.aUnitRequired') }}</ElCheckbox
     >
-    <ElCheckbox v-model="percent" class="wide"
-      >it is asked as a percentage: 50 and 50% are the same</ElCheckbox
-    >
+    <ElCheckbox v-model="percent" class="wide">{{ say('kinds.itAskedAsPercentage') }}</ElCheckbox>
     <ExampleAnswers :part="part" class="wide" />
     <p v-for="problem in keyProblems" :key="problem.pointer + problem.message" class="wrong wide">
       {{ problem.message }}

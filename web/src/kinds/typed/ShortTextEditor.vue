@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import type { Problem } from '../../parts/problems';
 import CommitInput from '../../parts/CommitInput.vue';
 import ExampleAnswers from './ExampleAnswers.vue';
+import { say } from '../../words/teacher';
 
 const part = defineModel<ShortText>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -18,10 +19,10 @@ const setLines = (text: string) =>
     },
   });
 const folds = {
-  case: 'Capitals do not matter',
-  space: 'Spacing does not matter',
-  accents: 'Accents do not matter',
-  punctuation: 'Full stops, quotes, hyphens between words and the like do not matter',
+  case: say('kinds.capitalsDoNotMatter'),
+  space: say('kinds.spacingDoesNotMatter'),
+  accents: say('kinds.accentsDoNotMatter'),
+  punctuation: say('kinds.fullStopsQuotesHyphens'),
 } as const;
 const setFold = (name: keyof typeof folds, on: boolean) =>
   (part.value = {
@@ -35,7 +36,7 @@ const keyProblems = computed(() =>
 
 <template>
   <label class="field"
-    ><span class="label">Accepted answers, one a line</span
+    ><span class="label">{{ say('kinds.acceptedAnswersOneLine') }}</span
     ><CommitInput type="textarea" :rows="3" :model-value="lines" @change="setLines" />
   </label>
   <ElCheckbox

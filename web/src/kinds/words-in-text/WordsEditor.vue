@@ -6,6 +6,7 @@ import { computed } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import RichField from '../../rich/RichField.vue';
 import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 const part = defineModel<WordsInText>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
@@ -28,16 +29,16 @@ const keyProblems = computed(() =>
 </script>
 
 <template>
-  <p class="faded small">Select words and make them places that can be chosen.</p>
+  <p class="faded small">{{ say('kinds.selectWordsMakeThem') }}</p>
   <RichField
     :model-value="part.text"
-    label="Text with places"
+    :label="say('kinds.textWithPlaces')"
     places="words"
     :invalid="under(problems, '/text').length > 0"
     @update:model-value="setText"
   />
   <fieldset v-if="spots.length" class="spots">
-    <legend>Tick what is right</legend>
+    <legend>{{ say('kinds.tickWhatRight') }}</legend>
     <ElCheckbox
       v-for="spot in spots"
       :key="spot.id"
@@ -48,14 +49,14 @@ const keyProblems = computed(() =>
     >
   </fieldset>
   <label class="small most"
-    >At most
+    >{{ say('common.atMost') }}
     <ElInput
       v-model="mostChosen"
       inputmode="numeric"
-      placeholder="any"
-      aria-label="At most so many may be chosen"
+      :placeholder="say('common.any')"
+      :aria-label="say('kinds.howManyMayBe')"
     />
-    may be chosen</label
+    {{ say('kinds.mayBeChosen') }}</label
   >
   <p v-for="problem in keyProblems" :key="problem.pointer + problem.message" class="wrong">
     {{ problem.message }}

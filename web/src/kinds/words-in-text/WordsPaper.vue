@@ -3,19 +3,19 @@
 import type { SittingWordsInText } from '@oaken/core/items';
 import { computed } from 'vue';
 import RichText from '../../parts/RichText.vue';
+import { say } from '../../words/teacher';
 
 const props = defineProps<{ part: SittingWordsInText }>();
 const howMany = computed(() => {
   const { mostChosen } = props.part;
   if (mostChosen === undefined) return 'all';
-  return mostChosen === 1 ? 'one' : `up to ${mostChosen}`;
+  return say('kinds.up', { n: mostChosen });
 });
 </script>
 
 <template>
   <p class="how">
-    Circle
-    {{ howMany }} of the underlined words that {{ part.mostChosen === 1 ? 'fits' : 'fit' }}.
+    {{ say('kinds.circleHowManyUnderlined', { n: part.mostChosen ?? 0, howMany }) }}
   </p>
   <RichText class="words" :html="part.text" />
 </template>

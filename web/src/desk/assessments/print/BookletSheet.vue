@@ -2,13 +2,13 @@
 /** A test for students on paper: heading, passages before their questions, items that no page splits. */
 import type { SittingForm } from '@oaken/core/forms';
 import type { SittingItem } from '@oaken/core/items';
-import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import PassageView from '../../../parts/PassageView.vue';
 import RichText from '../../../parts/RichText.vue';
 import { pointsText } from '../../shared/words';
 import type { PrintChoice } from './printChoice';
 import PaperPart from './PaperPart.vue';
+import { say } from '../../../words/teacher';
 
 const props = defineProps<{
   form: SittingForm;
@@ -56,18 +56,21 @@ const total = computed(() =>
   <article class="booklet" :class="{ large: choice.large }">
     <header>
       <h1>
-        {{ form.title }}<span v-if="name"> · Form {{ name }}</span>
+        {{ form.title }}<span v-if="name">{{ ' ' }}{{ say('tests.formName3', { name }) }}</span>
       </h1>
       <div v-if="choice.nameLine" class="nameline">
-        <span>Name <i /></span> <span>Class <i class="short" /></span>
-        <span>Date <i class="short" /></span>
+        <span>{{ say('common.name') }} <i /></span>{{ ' ' }}
+        <span>{{ say('common.class') }} <i class="short" /></span>
+        <span>{{ say('tests.date') }} <i class="short" /></span>
       </div>
       <p v-if="choice.points || minutes !== null" class="facts">
-        <template v-if="choice.points">{{ count(total, 'point') }}</template><template
+        <template v-if="choice.points">{{ say('tests.points2', { n: total }) }}</template><template
           v-if="choice.points && minutes !== null"
           >, </template
-        ><template v-if="minutes !== null">{{ minutes }} minutes</template>
-        <span v-if="choice.points" class="score">Points: ______ of {{ pointsText(total) }}</span>
+        ><template v-if="minutes !== null">{{ say('tests.minutesMinutes', { minutes }) }}</template>
+        <span v-if="choice.points" class="score">{{
+          say('tests.pointsTotal', { total: pointsText(total) })
+        }}</span>
       </p>
       <p v-if="form.directions" class="directions">{{ form.directions }}</p>
     </header>
@@ -76,26 +79,30 @@ const total = computed(() =>
         <div v-if="section.title || section.directions || section.minutes" class="sectionhead">
           <h2 v-if="section.title">{{ section.title }}</h2>
           <p v-if="section.directions" class="directions">{{ section.directions }}</p>
-          <p v-if="section.minutes" class="directions">About {{ section.minutes }} minutes.</p>
+          <p v-if="section.minutes" class="directions">
+            {{ say('tests.aboutMinutesMinutes', { minutes: section.minutes }) }}
+          </p>
         </div>
         <template v-for="line in section.lines" :key="line.entry.id">
           <div v-if="line.passage" class="reading">
             <p class="how">
               {{
-                line.passage.from === line.passage.to
-                  ? `Item ${line.passage.from} asks`
-                  : `Items ${line.passage.from} to ${line.passage.to} ask`
+                say('tests.aboutThisText', {
+                  value:
+                    line.passage.from === line.passage.to
+                      ? say('tests.itemFromAsks', { from: line.passage.from })
+                      : say('tests.itemsFromAsk', { from: line.passage.from, to: line.passage.to }),
+                })
               }}
-              about this text.
             </p>
             <PassageView :passage="line.passage.shown" />
           </div>
           <div class="item">
             <span class="number">{{ line.number }}</span>
             <div class="content">
-              <span v-if="choice.points && line.entry.points > 0" class="points"
-                >{{ pointsText(line.entry.points) }} pt</span
-              >
+              <span v-if="choice.points && line.entry.points > 0" class="points">{{
+                say('tests.pointsPt', { points: pointsText(line.entry.points) })
+              }}</span>
               <RichText class="stem" :html="line.entry.item.stem" />
               <div
                 v-for="(part, position) in (line.entry.item as SittingItem).parts"

@@ -5,6 +5,7 @@ import { itemPoints, keysInWords, kindOf, markedBy } from '@oaken/core/items';
 import { computed } from 'vue';
 import RichText from '../../../parts/RichText.vue';
 import { pointsText } from '../../shared/words';
+import { say } from '../../../words/teacher';
 
 const props = defineProps<{ form: Edition; name: string }>();
 const lines = computed(() =>
@@ -23,22 +24,30 @@ const lines = computed(() =>
 <template>
   <article class="guide">
     <h1>
-      {{ form.title }}<span v-if="name"> · Form {{ name }}</span> · Marking guide
+      {{ form.title }}<span v-if="name">{{ ' ' }}{{ say('tests.formName3', { name }) }}</span>
+      {{ say('tests.markingGuide3') }}
     </h1>
     <section v-for="{ entry, number, byHand, keys, misconceptions } in lines" :key="entry.id">
       <h2>
         {{ number }}
-        <span class="points"
-          >{{ pointsText(entry.points) }} pt{{ byHand ? ', marked by hand' : '' }}</span
-        >
+        <span class="points">{{
+          say('tests.pointsPt2', {
+            points: pointsText(entry.points),
+            value: byHand ? say('tests.markedByHand2') : '',
+          })
+        }}</span>
       </h2>
       <RichText :html="entry.content.stem" />
       <p
         v-if="itemPoints(entry.content) !== entry.points && itemPoints(entry.content) > 0"
         class="small"
       >
-        The item’s own rule counts to {{ pointsText(itemPoints(entry.content)) }}; this test gives
-        {{ pointsText(entry.points) }} for all of it.
+        {{
+          say('tests.theItemsOwnRule', {
+            itemPoints: pointsText(itemPoints(entry.content)),
+            points: pointsText(entry.points),
+          })
+        }}
       </p>
       <p v-for="words in keys" :key="words" class="right">{{ words }}</p>
       <template v-for="part in entry.content.parts" :key="part.id">
@@ -55,15 +64,18 @@ const lines = computed(() =>
         </ul>
       </template>
       <template v-if="entry.content.explanation">
-        <p class="label">Explanation</p>
+        <p class="label">{{ say('common.explanation') }}</p>
         <RichText :html="entry.content.explanation" />
       </template>
       <p v-for="choice in misconceptions" :key="choice.id" class="small">
         “{{ choice.label }}”: {{ choice.misconception }}
       </p>
-      <p v-if="entry.content.notes" class="small">Notes: {{ entry.content.notes }}</p>
+      <p v-if="entry.content.notes" class="small">
+        {{ say('tests.notesNotes', { notes: entry.content.notes }) }}
+      </p>
       <p class="small">
-        {{ entry.standards.join(', ') }}{{ entry.depth ? ` · depth ${entry.depth}` : '' }}
+        {{ entry.standards.join(', ')
+        }}{{ entry.depth ? say('tests.depthDepth3', { depth: entry.depth }) : '' }}
       </p>
     </section>
   </article>

@@ -2,9 +2,9 @@
 /** The answer key of a form: one line an item. */
 import { entriesOf, type Edition } from '@oaken/core/forms';
 import { keysOnPaper } from '@oaken/core/print';
-import { count } from '@oaken/core/text';
 import { computed } from 'vue';
 import { pointsText } from '../../shared/words';
+import { say } from '../../../words/teacher';
 
 const props = defineProps<{ form: Edition; name: string }>();
 const lines = computed(() =>
@@ -20,16 +20,17 @@ const total = computed(() => lines.value.reduce((sum, { entry }) => sum + entry.
 <template>
   <article class="key">
     <h1>
-      {{ form.title }}<span v-if="name"> · Form {{ name }}</span> · Answer key
+      {{ form.title }}<span v-if="name">{{ ' ' }}{{ say('tests.formName3', { name }) }}</span>
+      {{ say('tests.answerKey3') }}
     </h1>
-    <p>{{ count(total, 'point') }}. Not for students.</p>
+    <p>{{ say('tests.pointsNotStudents', { n: total }) }}</p>
     <table>
       <thead>
         <tr>
-          <th>Item</th>
-          <th>Right</th>
-          <th>Standard</th>
-          <th class="figures">Points</th>
+          <th>{{ say('common.item') }}</th>
+          <th>{{ say('tests.right') }}</th>
+          <th>{{ say('tests.standard') }}</th>
+          <th class="figures">{{ say('common.points') }}</th>
         </tr>
       </thead>
       <tbody>
@@ -39,7 +40,7 @@ const total = computed(() => lines.value.reduce((sum, { entry }) => sum + entry.
             <p v-for="key in keys" :key="key.part">
               <b v-if="key.part">{{ key.part }}) </b>{{ key.words }}
             </p>
-            <p v-if="keys.length === 0">no key</p>
+            <p v-if="keys.length === 0">{{ say('tests.noKey') }}</p>
           </td>
           <td>{{ entry.standards.join(', ') }}</td>
           <td class="figures">{{ pointsText(entry.points) }}</td>

@@ -2,6 +2,7 @@
 /** Two facing pages with a gutter that can be dragged, or moved with the arrow keys; two tabs on a narrow screen. */
 import { present } from '@oaken/core/certain';
 import { computed, ref } from 'vue';
+import { say } from '../../words/teacher';
 
 const props = withDefaults(
   defineProps<{
@@ -45,7 +46,7 @@ function drag(event: PointerEvent): void {
 
 <template>
   <div class="facing">
-    <div class="sides" role="group" aria-label="Pages">
+    <div class="sides" role="group" :aria-label="say('desk.pages2')">
       <button
         v-for="entry in ['left', 'right'] as const"
         :key="entry"
@@ -62,7 +63,7 @@ function drag(event: PointerEvent): void {
         class="gutter"
         role="separator"
         aria-orientation="vertical"
-        :aria-label="`Width of ${left}`"
+        :aria-label="say('desk.widthLeft', { left })"
         :aria-valuenow="Math.round(share)"
         tabindex="0"
         @pointerdown="drag"

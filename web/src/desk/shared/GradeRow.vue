@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** School years as a row of numerals that toggle. */
-import { toggled } from './toggled';
+import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
 
 const chosen = defineModel<number[]>({ required: true });
 defineProps<{
@@ -18,7 +19,9 @@ function toggle(grade: number): void {
 
 <template>
   <span class="grades" role="group" :aria-label="label">
-    <span class="faded"><slot>Grade</slot></span>
+    <span class="faded"
+      ><slot>{{ say('common.grade') }}</slot></span
+    >
     <button
       v-for="grade in grades"
       :key="grade"

@@ -1,6 +1,6 @@
 /** The page's language: chosen by whoever reads it, kept in this browser, and switched without loading anew. */
 import { locales } from '@oaken/core/timing';
-import { english, formOf, isLanguage, type Language, type Say } from '@oaken/words';
+import { english, formOf, isLanguage, type Language, type Say, type Values } from '@oaken/words';
 import { computed } from 'vue';
 import { createI18n, type Composer } from 'vue-i18n';
 
@@ -15,16 +15,25 @@ const i18n = createI18n({
   messages: { en: english },
   pluralRules,
 });
-const { t, locale, availableLocales, setLocaleMessage } = i18n.global as Composer;
+const { t, locale, availableLocales, setLocaleMessage, mergeLocaleMessage } =
+  i18n.global as Composer;
 
 /** The catalogues that a page does not begin with. */
 const others = {
   es: () => import('@oaken/words/spanish').then(({ spanish }) => spanish),
 };
 
+/** Says any message that is loaded; `n` chooses the form, and is written with its thousands apart. */
+export const sayAny = (key: string, values: Values = {}): string =>
+  typeof values.n === 'number'
+    ? t(key, { ...values, n: values.n.toLocaleString(locales[language.value]) }, values.n)
+    : t(key, values);
+
 /** Says a message; where it is shown, it follows the language. */
-export const say: Say = (key, values = {}) =>
-  typeof values.n === 'number' ? t(key, values, values.n) : t(key, values);
+export const say: Say = sayAny;
+
+/** More messages in English, of a part of the product that has them to itself. */
+export const addMessages = (messages: object): void => mergeLocaleMessage('en', messages);
 
 export const language = computed(() => locale.value as Language);
 
