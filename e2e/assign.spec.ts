@@ -4,6 +4,7 @@ import { expectAccessible } from './accessible';
 import { answerAnything, row, student, teacherPage, watch } from './people';
 import { choose } from './fields';
 import { english } from '@oaken/words';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -21,57 +22,65 @@ test.afterAll(() => page.context().close());
 async function openAssign(name = title): Promise<void> {
   await page.goto('/tests');
   await page.getByRole('link', { name: `Assign ${name}` }).click();
-  await expect(page.getByRole('heading', { name: 'Who' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.assignments.who2 })).toBeVisible();
 }
 const slip = () => page.locator('.slip');
 
 test('a group and single students, a word, two attempts and bands: the slip says it all, and a draft keeps it', async () => {
   await openAssign();
-  await page.getByRole('button', { name: 'some of them: 6B' }).click();
+  await page.getByRole('button', { name: 'some students of 6B' }).click();
   await page.getByRole('checkbox', { name: /group Ratio table/ }).check();
   await page.getByRole('checkbox', { name: '2 Ines Abara' }).check();
   await expect(slip()).toContainText('8 students of group Ratio table of 6B and 1 single student');
   await expect(slip()).toContainText('Accommodations act by themselves:');
-  await page.getByLabel('guests by a link').check();
+  await page.getByLabel(desk.assignments.guestsByLink).check();
   await page.getByText('Beginning', { exact: true }).click();
-  await page.getByLabel('A word that I read out').fill('Walnut');
-  await page.getByLabel('Instructions for the students').fill('Scratch paper is on the shelf.');
+  await page.getByLabel('Start word').fill('Walnut');
+  await page
+    .getByLabel(desk.assignments.instructionsStudents)
+    .fill('Scratch paper is on the shelf.');
   await page.getByText('Answers that arrive late', { exact: true }).click();
-  await expect(page.getByRole('radio', { name: 'wait until I have looked at them' })).toBeChecked();
-  await page.getByText('don’t count', { exact: true }).click();
-  await page.getByText('Attempts', { exact: true }).click();
-  await page.getByLabel('Attempts', { exact: true }).fill('2');
-  await page.getByText('Release', { exact: true }).click();
-  await choose(page.getByRole('combobox', { name: 'Scores are shown as' }), 'letter band');
+  await expect(page.getByRole('radio', { name: desk.assignments.holdUntilIDecide })).toBeChecked();
+  await page.getByText(desk.assignments.dontCount, { exact: true }).click();
+  await page.getByText(desk.assignments.attempts, { exact: true }).click();
+  await page.getByLabel(desk.assignments.attempts, { exact: true }).fill('2');
+  await page.getByText(desk.assignments.release, { exact: true }).click();
+  await choose(
+    page.getByRole('combobox', { name: desk.assignments.scoresShownAs }),
+    desk.assignments.letterBand,
+  );
   await page.getByLabel('Band 2 begins at percent').fill('95');
   await page.getByLabel('Band 2 begins at percent').press('Tab');
   await expect(
     page.getByText('Each band must begin lower than the one before it.').first(),
   ).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Give to/ })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /^Assign to/ })).toBeDisabled();
   await page.getByLabel('Band 2 begins at percent').fill('75');
   await page.getByLabel('Band 2 begins at percent').press('Tab');
-  await choose(page.getByRole('combobox', { name: /^Scores(?! are)/ }), 'as soon as they hand in');
+  await choose(
+    page.getByRole('combobox', { name: /^Scores(?! are)/ }),
+    desk.assignments.asSoonAsThey,
+  );
   await expectAccessible('assigning', page);
-  await page.getByRole('button', { name: 'Keep as a draft' }).click();
-  await expect(page.getByText('The draft is kept.', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: desk.assignments.saveAsDraft }).click();
+  await expect(page.getByText('Saved as draft.', { exact: false })).toBeVisible();
   await page.getByRole('link', { name: title }).first().click();
-  await expect(page.getByLabel('A word that I read out')).toHaveValue('Walnut');
+  await expect(page.getByLabel('Start word')).toHaveValue('Walnut');
   await page.getByText('Answers that arrive late', { exact: true }).click();
-  await expect(page.getByRole('radio', { name: 'don’t count' })).toBeChecked();
+  await expect(page.getByRole('radio', { name: desk.assignments.dontCount })).toBeChecked();
   for (const text of [
-    '2 attempts; the best one counts.',
+    '2 attempts; the best attempt counts.',
     'Each types the word that you read out to begin.',
     'Students see scores as letter bands as soon as they hand in',
   ])
     await expect(slip()).toContainText(text);
-  await page.getByRole('button', { name: 'Give to 8 students' }).click();
-  await expect(page.getByText('Guests come by', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Assign to 8 students' }).click();
+  await expect(page.getByText(desk.assignments.linkGuests, { exact: false })).toBeVisible();
   address = page.url();
   await expect(page.getByRole('cell', { name: 'Ines Abara 6B no. 2' })).toBeVisible();
   await expectAccessible('one assignment', page);
   await page.goto('/schedule');
-  await expect(page.getByText('Draft:')).toHaveCount(0);
+  await expect(page.getByText(desk.assignments.draft)).toHaveCount(0);
 });
 
 test('a student types the word, sees a band, and tries again; another is refused without it', async ({
@@ -91,7 +100,7 @@ test('a student types the word, sees a band, and tries again; another is refused
   await sitter.page.getByLabel('The word that your teacher reads out').fill('walnut');
   await sitter.page.getByRole('button', { name: 'Begin' }).click();
   await answerAnything(sitter.page);
-  await sitter.page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await sitter.page.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
   await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   const done = row(sitter.page, title).filter({ hasText: '1 attempt left' });
@@ -102,7 +111,7 @@ test('a student types the word, sees a band, and tries again; another is refused
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await row(sitter.page, title)
     .filter({ hasText: '1 attempt left' })
-    .getByRole('link', { name: 'Try again' })
+    .getByRole('link', { name: desk.tests.tryAgain })
     .click();
   await expect(sitter.page.getByText('This is attempt 2.')).toBeVisible();
   await sitter.page.context().close();
@@ -116,7 +125,7 @@ test('a guest comes by the link, and the teacher says who it was', async ({ brow
   ).newPage();
   watch(guest, complaints);
   await guest.goto(link.replace(/.$/, link.endsWith('A') ? 'Q' : 'A'));
-  await expect(guest.getByText('This link leads nowhere.', { exact: false })).toBeVisible();
+  await expect(guest.getByText('This link does not work.', { exact: false })).toBeVisible();
   await guest.goto(link);
   await guest.getByLabel(/^My name/).fill('Kofi A.');
   await expectAccessible('a guest', guest);
@@ -125,49 +134,49 @@ test('a guest comes by the link, and the teacher says who it was', async ({ brow
   await guest.getByLabel('The word that your teacher reads out').fill('walnut');
   await guest.getByRole('button', { name: 'Begin' }).click();
   await answerAnything(guest);
-  await guest.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await guest.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
   await guest.getByRole('button', { name: 'Hand in now' }).click();
-  await expect(guest.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(guest.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
   await guest.context().close();
 
   await page.reload();
-  await page.getByRole('button', { name: 'say who it is: Kofi A.' }).click();
+  await page.getByRole('button', { name: 'Link Kofi A. to a student' }).click();
   const who = page.getByRole('dialog', { name: 'Who is Kofi A.?' });
-  await choose(who.getByRole('combobox', { name: 'Class' }), '6B, Mathematics');
-  await choose(who.getByRole('combobox', { name: 'Student' }), '3 Kofi Adeyemi');
-  await who.getByRole('button', { name: 'It is this student' }).click();
+  await choose(who.getByRole('combobox', { name: desk.common.class }), '6B, Mathematics');
+  await choose(who.getByRole('combobox', { name: desk.common.student }), '3 Kofi Adeyemi');
+  await who.getByRole('button', { name: desk.assignments.linkThisStudent }).click();
   await expect(page.getByText('What Kofi A. wrote is Kofi Adeyemi’s now.')).toBeVisible();
-  await expect(page.getByRole('row', { name: /Kofi Adeyemi/ })).toContainText('handed in');
+  await expect(page.getByRole('row', { name: /Kofi Adeyemi/ })).toContainText(desk.common.handedIn);
 });
 
 test('what a change does is said first; more for one; closing; giving it again with its weekday', async () => {
   await page.goto(address);
-  await page.getByLabel('Minutes to work').fill('35');
+  await page.getByLabel(desk.assignments.minutesWork).fill('35');
   await expect(page.getByText('The time limit is 35 minutes.')).toBeVisible();
-  await page.getByRole('button', { name: 'Change it' }).click();
-  await expect(page.getByText('It is changed.')).toBeVisible();
-  await page.getByLabel('Pick Ines Abara').check();
-  await page.getByRole('button', { name: 'More for 1 student' }).click();
-  const more = page.getByRole('dialog', { name: 'More for 1 student' });
+  await page.getByRole('button', { name: desk.assignments.saveChanges }).click();
+  await expect(page.getByText(desk.assignments.changesSaved)).toBeVisible();
+  await page.getByLabel('Select Ines Abara').check();
+  await page.getByRole('button', { name: 'Extend for 1 student' }).click();
+  const more = page.getByRole('dialog', { name: 'Extend for 1 student' });
   await more.getByText('none', { exact: true }).click();
-  await more.getByRole('button', { name: 'Give it' }).click();
-  await expect(more.getByText('Say what they get more of.')).toBeVisible();
-  await more.getByLabel('Attempts more').fill('1');
+  await more.getByRole('button', { name: desk.assignments.extend2 }).click();
+  await expect(more.getByText('Choose what they get more of.')).toBeVisible();
+  await more.getByLabel(desk.assignments.attemptsMore).fill('1');
   await expectAccessible('more for some', page);
-  await more.getByRole('button', { name: 'Give it' }).click();
-  await expect(page.getByRole('row', { name: /Ines Abara/ })).toContainText('1 attempt more');
-  await page.getByRole('button', { name: 'Close it now' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Close it now' }).click();
-  await expect(page.getByText('It is closed.')).toBeVisible();
+  await more.getByRole('button', { name: desk.assignments.extend2 }).click();
+  await expect(page.getByRole('row', { name: /Ines Abara/ })).toContainText('1 more attempt');
+  await page.getByRole('button', { name: desk.assignments.closeNow }).click();
+  await page.getByRole('dialog').getByRole('button', { name: desk.assignments.closeNow }).click();
+  await expect(page.getByText(desk.assignments.itClosed)).toBeVisible();
   await expect(page.getByText(/^Closed|^Released/)).toBeVisible();
 
-  await page.getByRole('button', { name: 'Give it again' }).click();
-  await expect(page.getByRole('heading', { name: 'Who' })).toBeVisible();
-  await expect(page.getByLabel('Minutes to work')).toHaveValue('35');
+  await page.getByRole('button', { name: desk.assignments.assignAgain }).click();
+  await expect(page.getByRole('heading', { name: desk.assignments.who2 })).toBeVisible();
+  await expect(page.getByLabel(desk.assignments.minutesWork)).toHaveValue('35');
   await page.getByRole('checkbox', { name: /^6D/ }).check();
   await expect(slip()).toContainText('26 students');
   await page.goto('/schedule');
-  for (const view of ['Month', 'List', 'Week']) {
+  for (const view of [desk.assignments.month, desk.assignments.list, desk.assignments.week]) {
     await page.getByRole('tab', { name: view }).click();
     await expectAccessible(`schedule, ${view}`, page);
   }
@@ -180,13 +189,13 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await openAssign(practice);
   await page.getByRole('checkbox', { name: /^7A/ }).check();
   await page.getByRole('radio', { name: 'practice' }).check();
-  await page.getByLabel('write to them').check();
+  await page.getByLabel(desk.assignments.sendEMail).check();
   await expect(slip()).toContainText(
     'each wrong try takes off 33% of a question’s points, a shown answer gives none.',
   );
   await expect(slip()).toContainText('28 letters go out when they can see it.');
-  await page.getByRole('button', { name: 'Give to 28 students' }).click();
-  await expect(page.getByText('Given to 28 students.')).toBeVisible();
+  await page.getByRole('button', { name: 'Assign to 28 students' }).click();
+  await expect(page.getByText('Assigned to 28 students.')).toBeVisible();
   await page.getByRole('button', { name: english.list.subscribe }).click();
   const feed = (await page.locator('code').textContent())!.trim();
   expect(await (await page.request.get(feed)).text()).toMatch(/^BEGIN:VCALENDAR\r\n/);

@@ -4,6 +4,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 import { choose } from './fields';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 let page: Page;
 const problems: string[] = [];
@@ -16,8 +17,8 @@ test.afterAll(async () => {
   await page.close();
 });
 
-const rows = () => page.getByRole('list', { name: 'Items' }).getByRole('listitem');
-const words = () => page.getByLabel('Search words or a standard’s code');
+const rows = () => page.getByRole('list', { name: desk.common.items3 }).getByRole('listitem');
+const words = () => page.getByLabel(desk.banks.searchWordsOrStandards);
 const footing = (name: string) => page.getByRole('region', { name });
 const accessible = (where: string, on = page) => expectAccessible(where, on);
 async function write(name: string, text: string): Promise<void> {
@@ -29,33 +30,35 @@ test('words with a mistake, filters, the address, and a search that is kept', as
   await page.goto('/banks');
   await accessible('banks');
   await words().fill('fracton');
-  await expect(page.getByText(/“fracton” stands nowhere; taken for fraction/)).toBeVisible();
+  await expect(
+    page.getByText(/“fracton” was not found; showing results for fraction/),
+  ).toBeVisible();
   await expect(rows().first().locator('mark').first()).toHaveText(/fraction/i);
   await words().fill('rat 2');
   await expect(rows().first()).toContainText('.RAT.2');
-  await page.getByRole('button', { name: 'More filters' }).click();
-  await choose(page.getByRole('combobox', { name: 'Difficulty seen' }), /^easy/i);
+  await page.getByRole('button', { name: desk.banks.moreFilters }).click();
+  await choose(page.getByRole('combobox', { name: desk.banks.averageScore }), /^easy/i);
   await expect(page).toHaveURL(/words=rat(\+|%20)2&difficulty=easy/);
-  const filter = page.getByRole('combobox', { name: 'Difficulty seen' });
+  const filter = page.getByRole('combobox', { name: desk.banks.averageScore });
   const label = await filter.locator('xpath=ancestor::label').innerText();
   const n = Number(/\((\d+)\)/.exec(label)![1]);
-  await expect(footing('Picked items')).toContainText(`${n} item`);
+  await expect(footing(desk.banks.selectedItems)).toContainText(`${n} item`);
   await accessible('banks with all filters');
-  await page.getByRole('button', { name: 'Keep this search' }).click();
-  await page.getByLabel('Name of this search').fill('Easy ratios');
+  await page.getByRole('button', { name: desk.banks.saveThisSearch }).click();
+  await page.getByLabel(desk.banks.nameThisSearch).fill('Easy ratios');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Take all away' }).click();
-  await expect(footing('Picked items')).not.toContainText(`${n} items found`);
+  await page.getByRole('button', { name: desk.banks.clearFilters }).click();
+  await expect(footing(desk.banks.selectedItems)).not.toContainText(`${n} items found`);
   await page.getByRole('button', { name: 'Easy ratios', exact: true }).click();
-  await expect(footing('Picked items')).toContainText(`${n} item`);
+  await expect(footing(desk.banks.selectedItems)).toContainText(`${n} item`);
   await page.reload();
-  await expect(footing('Picked items')).toContainText(`${n} item`);
+  await expect(footing(desk.banks.selectedItems)).toContainText(`${n} item`);
 });
 
 test.describe.serial('one item', () => {
   test('a new item of another kind, found near to one that is there, saved, revised, compared and taken back', async () => {
     await page.goto('/items/new');
-    await write('Question', 'Which of these rivers is longest of all?');
+    await write(desk.common.question, 'Which of these rivers is longest of all?');
     for (const [letter, river] of [
       ['A', 'Brindle'],
       ['B', 'Alder'],
@@ -67,42 +70,42 @@ test.describe.serial('one item', () => {
     await page.getByRole('radio', { name: 'Alder' }).check();
     await expect(page.getByRole('status').filter({ hasText: '1 of 1 point' })).toBeVisible();
     // What cannot be kept is said before the kind changes.
-    await choose(page.getByRole('combobox', { name: 'Kind' }), /^Putting in order/);
-    await expect(page.getByRole('alertdialog', { name: 'Change the kind' })).toContainText(
+    await choose(page.getByRole('combobox', { name: desk.common.kind }), /^Putting in order/);
+    await expect(page.getByRole('alertdialog', { name: desk.items.changeKind })).toContainText(
       'it cannot keep which answers are right',
     );
-    await page.getByRole('button', { name: 'Leave it as it is' }).click();
-    await choose(page.getByRole('combobox', { name: 'Kind' }), /^Multiple choice/);
+    await page.getByRole('button', { name: desk.items.cancel }).click();
+    await choose(page.getByRole('combobox', { name: desk.common.kind }), /^Multiple choice/);
     await expect(
       page.getByText(
         '“Alder”: each right choice earns its share of 1 point, each wrong one takes a share away, never below 0.',
       ),
     ).toBeVisible();
     await accessible('item editor');
-    await page.getByRole('button', { name: 'Say where it belongs' }).click();
-    await page.getByRole('button', { name: 'Choose standards' }).click();
-    await page.getByLabel('Code or words of a standard').fill('ge 5 lan');
+    await page.getByRole('button', { name: desk.items.chooseLocation }).click();
+    await page.getByRole('button', { name: desk.items.chooseStandards }).click();
+    await page.getByLabel(desk.banks.codeOrWordsStandard).fill('ge 5 lan');
     await page.getByRole('checkbox', { name: /GE\.5\.LAN\.1/ }).check();
-    await page.getByRole('button', { name: 'Take 1 standard' }).click();
-    await expect(page.getByLabel('Subject')).toHaveValue('Geography');
+    await page.getByRole('button', { name: 'Use 1 standard' }).click();
+    await expect(page.getByLabel(desk.common.subject)).toHaveValue('Geography');
     await accessible('standards of an item');
-    await page.getByRole('button', { name: 'Save the item' }).click();
+    await page.getByRole('button', { name: desk.items.saveItem }).click();
     await expect(page).toHaveURL(/\/items\/\d+$/);
-    await expect(footing('Item')).toContainText('Revision 1, as saved');
+    await expect(footing(desk.common.item)).toContainText('Revision 1, as saved');
 
-    await page.getByRole('textbox', { name: 'Question', exact: true }).click();
+    await page.getByRole('textbox', { name: desk.common.question, exact: true }).click();
     await page.keyboard.press('Control+End');
     await page.keyboard.type(' Think of the map.');
-    await page.getByRole('button', { name: 'Save as revision' }).click();
-    await expect(footing('Item')).toContainText('Revision 2, as saved');
-    await page.getByRole('tab', { name: 'Revisions' }).click();
+    await page.getByRole('button', { name: desk.items.saveAsRevision }).click();
+    await expect(footing(desk.common.item)).toContainText('Revision 2, as saved');
+    await page.getByRole('tab', { name: desk.items.revisions }).click();
     await page.getByRole('button', { name: 'compare' }).click();
     await expect(page.locator('ins', { hasText: 'Think of the map.' })).toBeVisible();
     await accessible('revisions of an item');
-    await page.getByRole('button', { name: 'Go back to it' }).click();
-    await page.getByRole('button', { name: 'Save as revision' }).click();
-    await expect(footing('Item')).toContainText('Revision 3, as saved');
-    await expect(page.getByRole('textbox', { name: 'Question', exact: true })).toHaveText(
+    await page.getByRole('button', { name: desk.items.restoreThisVersion }).click();
+    await page.getByRole('button', { name: desk.items.saveAsRevision }).click();
+    await expect(footing(desk.common.item)).toContainText('Revision 3, as saved');
+    await expect(page.getByRole('textbox', { name: desk.common.question, exact: true })).toHaveText(
       'Which of these rivers is longest of all?',
     );
   });
@@ -112,55 +115,57 @@ test.describe.serial('one item', () => {
   }) => {
     const other = await teacherPage(browser);
     await other.goto(page.url());
-    const theirs = other.getByRole('textbox', { name: 'Question', exact: true });
+    const theirs = other.getByRole('textbox', { name: desk.common.question, exact: true });
     await theirs.click();
     await other.keyboard.press('Control+End');
     await other.keyboard.type(' Theirs.');
-    await other.getByRole('button', { name: 'Save as revision' }).click();
-    await expect(other.getByRole('region', { name: 'Item' })).toContainText('Revision 4, as saved');
+    await other.getByRole('button', { name: desk.items.saveAsRevision }).click();
+    await expect(other.getByRole('region', { name: desk.common.item })).toContainText(
+      'Revision 4, as saved',
+    );
     await other.close();
 
-    const mine = page.getByRole('textbox', { name: 'Question', exact: true });
+    const mine = page.getByRole('textbox', { name: desk.common.question, exact: true });
     await mine.click();
     await page.keyboard.press('Control+End');
     await page.keyboard.type(' Mine.');
     // The page goes away without a word and comes back.
     await page.goto('about:blank');
     await page.goBack();
-    const both = page.getByRole('alertdialog', { name: 'Saved meanwhile' });
+    const both = page.getByRole('alertdialog', { name: desk.items.savedBySomebodyElse });
     await expect(both.locator('td del', { hasText: 'Theirs' })).toBeVisible();
-    await expect(both.locator('td ins', { hasText: 'Mine' })).toBeVisible();
-    await accessible('saved meanwhile');
-    await both.getByRole('button', { name: 'Go on with theirs' }).click();
+    await expect(both.locator('td ins', { hasText: desk.tests.mine })).toBeVisible();
+    await accessible('somebody else saved');
+    await both.getByRole('button', { name: desk.items.useTheirs }).click();
     await expect(mine).toContainText('Theirs.');
     await mine.click();
     await page.keyboard.press('Control+End');
     await page.keyboard.type(' Mine again.');
     await page.reload();
-    await expect(
-      page.getByText('This is what you had typed before; it was not saved yet.'),
-    ).toBeVisible();
+    await expect(page.getByText(desk.items.thisWhatYouHad)).toBeVisible();
     await expect(mine).toContainText('Mine again.');
 
     const again = await teacherPage(browser);
     await again.goto(page.url());
-    await again.getByRole('textbox', { name: 'Question', exact: true }).click();
+    await again.getByRole('textbox', { name: desk.common.question, exact: true }).click();
     await again.keyboard.type('Look: ');
-    await again.getByRole('button', { name: 'Save as revision' }).click();
-    await expect(again.getByRole('region', { name: 'Item' })).toContainText('Revision 5, as saved');
+    await again.getByRole('button', { name: desk.items.saveAsRevision }).click();
+    await expect(again.getByRole('region', { name: desk.common.item })).toContainText(
+      'Revision 5, as saved',
+    );
     await again.close();
-    await page.getByRole('button', { name: 'Save as revision' }).click();
+    await page.getByRole('button', { name: desk.items.saveAsRevision }).click();
     await expect(both.locator('td del', { hasText: 'Look' })).toBeVisible();
     await expect(both.locator('td ins', { hasText: 'Mine again' })).toBeVisible();
-    await both.getByRole('button', { name: 'Save mine as the next revision' }).click();
-    await expect(footing('Item')).toContainText('Revision 6, as saved');
+    await both.getByRole('button', { name: desk.items.saveMineAsNext }).click();
+    await expect(footing(desk.common.item)).toContainText('Revision 6, as saved');
     problems.splice(0, problems.length, ...problems.filter((problem) => !problem.includes('409')));
   });
 });
 
 test('paste from a word processor arrives clean; a formula is entered as it looks and has MathML', async () => {
   await page.goto('/items/new');
-  const question = page.getByRole('textbox', { name: 'Question', exact: true });
+  const question = page.getByRole('textbox', { name: desk.common.question, exact: true });
   await question.click();
   await question.evaluate((element) => {
     const data = new DataTransfer();
@@ -180,23 +185,23 @@ test('paste from a word processor arrives clean; a formula is entered as it look
 
   await page.keyboard.press('Control+A');
   await page.keyboard.type('How much is ');
-  await page.getByRole('button', { name: 'Formula', exact: true }).first().click();
+  await page.getByRole('button', { name: desk.editor.formula, exact: true }).first().click();
   await expect(page.locator('math-field')).toBeFocused();
   await page.keyboard.type('3/4', { delay: 40 });
-  await expect(page.getByLabel('LaTeX')).toHaveValue(/\\frac34|\\frac\{3\}\{4\}/);
+  await expect(page.getByLabel(desk.editor.latex)).toHaveValue(/\\frac34|\\frac\{3\}\{4\}/);
   await accessible('formula dialog');
-  await page.getByRole('button', { name: 'Put in', exact: true }).click();
-  await choose(page.getByRole('combobox', { name: 'Kind' }), /^Number/);
-  await page.getByLabel('Right number').fill('3/4');
-  const view = page.getByRole('region', { name: 'Beside it' });
+  await page.getByRole('button', { name: desk.banks.add, exact: true }).click();
+  await choose(page.getByRole('combobox', { name: desk.common.kind }), /^Number/);
+  await page.getByLabel(desk.kinds.rightNumber).fill('3/4');
+  const view = page.getByRole('region', { name: desk.items.previewDetails });
   await expect(view.locator('math mfrac')).toHaveCount(1);
   await expect(page.getByText('3/4, 0.75 or 75 %, exactly. 1 point.')).toBeVisible();
 });
 
 test('a picture needs words; one of a false type is refused in the dialog, and what was typed stays', async () => {
   await page.goto('/items/new');
-  await page.getByRole('button', { name: 'Picture', exact: true }).first().click();
-  const dialog = page.getByRole('dialog', { name: 'Picture' });
+  await page.getByRole('button', { name: desk.editor.picture, exact: true }).first().click();
+  const dialog = page.getByRole('dialog', { name: desk.editor.picture });
   await dialog
     .locator('input[type=file]')
     .setInputFiles({ name: 'map.png', mimeType: 'image/png', buffer: Buffer.from('%PDF-1.7') });
@@ -208,15 +213,15 @@ test('a picture needs words; one of a false type is refused in the dialog, and w
   await dialog
     .locator('input[type=file]')
     .setInputFiles({ name: 'dot.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing) });
-  await expect(dialog.getByRole('img', { name: 'The chosen picture' })).toBeVisible();
-  await dialog.getByRole('button', { name: 'Put in' }).click();
-  await expect(dialog.getByRole('alert')).toHaveText(
-    'A picture needs words for those who cannot see it.',
-  );
-  await dialog.getByLabel('What it shows').fill('A dot');
-  await dialog.getByRole('button', { name: 'Put in' }).click();
+  await expect(dialog.getByRole('img', { name: desk.editor.theChosenPicture })).toBeVisible();
+  await dialog.getByRole('button', { name: desk.banks.add }).click();
+  await expect(dialog.getByRole('alert')).toHaveText(desk.editor.aPictureNeedsWords);
+  await dialog.getByLabel(desk.tests.whatShows).fill('A dot');
+  await dialog.getByRole('button', { name: desk.banks.add }).click();
   await expect(
-    page.getByRole('region', { name: 'Beside it' }).getByRole('img', { name: 'A dot' }),
+    page
+      .getByRole('region', { name: desk.items.previewDetails })
+      .getByRole('img', { name: 'A dot' }),
   ).toBeVisible();
   problems.splice(0, problems.length, ...problems.filter((problem) => !problem.includes('422')));
 });
@@ -225,7 +230,7 @@ test('folders by keyboard, copies, where used, retiring and bringing back', asyn
   await page.goto('/banks');
   await page.evaluate(() => localStorage.clear());
   await page.getByRole('button', { name: 'More about My bank' }).press('Enter');
-  await page.getByRole('button', { name: 'New folder', exact: true }).press('Enter');
+  await page.getByRole('button', { name: desk.tests.newFolder, exact: true }).press('Enter');
   const naming = page.getByLabel(/^Name of the folder/);
   await naming.fill('Unit one');
   await naming.press('Enter');
@@ -235,21 +240,21 @@ test('folders by keyboard, copies, where used, retiring and bringing back', asyn
   await expect(rows()).toHaveCount(1);
   await rows().first().locator('.row').focus();
   await page.keyboard.press('Space');
-  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await page.getByRole('button', { name: desk.common.copy, exact: true }).click();
   const place = page.getByRole('dialog', { name: 'Copy 1 item' });
   await place.getByRole('radio', { name: 'Unit one' }).check();
   await accessible('choosing a place');
-  await place.getByRole('button', { name: 'Copy here' }).click();
+  await place.getByRole('button', { name: desk.banks.copyHere }).click();
   await expect(rows()).toHaveCount(2);
   await words().fill('');
   await page.getByRole('button', { name: /^Unit one/ }).click();
   await expect(rows()).toHaveCount(1);
   await expect(rows().first()).toContainText('My bank');
-  await page.getByRole('button', { name: 'Let all go' }).click();
+  await page.getByRole('button', { name: desk.banks.clearSelection }).click();
 
   // The mouse takes the copy to another folder; where it came from is one press away.
   await page.getByRole('button', { name: 'More about My bank' }).press('Enter');
-  await page.getByRole('button', { name: 'New folder', exact: true }).press('Enter');
+  await page.getByRole('button', { name: desk.tests.newFolder, exact: true }).press('Enter');
   await naming.fill('Unit two');
   await naming.press('Enter');
   await rows()
@@ -257,47 +262,45 @@ test('folders by keyboard, copies, where used, retiring and bringing back', asyn
     .dragTo(page.getByRole('button', { name: /^Unit two/ }));
   await expect(page.getByText('The item is in Unit two.')).toBeVisible();
   await expect(rows()).toHaveCount(0);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: desk.common.undo, exact: true }).click();
   await expect(rows()).toHaveCount(1);
 
   await page.goto('/banks?words=notebooks');
   const original = rows().filter({ hasText: 'Brindlemere bank' });
   await original.getByRole('checkbox').check();
-  await page.getByRole('button', { name: 'Copy', exact: true }).click();
+  await page.getByRole('button', { name: desk.common.copy, exact: true }).click();
   await expect(
-    page
-      .getByRole('dialog')
-      .getByText('1 of them is almost the same as one that is there already:'),
+    page.getByRole('dialog').getByText('1 of them is almost the same as an existing item:'),
   ).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Move', exact: true }).click();
+  await page.getByRole('button', { name: desk.banks.move, exact: true }).click();
   await expect(page.getByRole('dialog', { name: 'Move 1 item' })).toContainText(
     'Ratios and unit rates',
   );
   await accessible('moving');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Retire', exact: true }).click();
+  await page.getByRole('button', { name: desk.banks.retire, exact: true }).click();
   const retiring = page.getByRole('dialog', { name: 'Retire 1 item' });
   await expect(retiring).toContainText('Ratios and unit rates');
   await expect(retiring).toContainText('6B');
   await accessible('retiring');
   await retiring.getByRole('button', { name: 'Retire 1 item' }).click();
   await expect(rows()).toHaveCount(1);
-  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: desk.common.undo, exact: true }).click();
   await expect(rows()).toHaveCount(2);
   await original.getByRole('checkbox').check();
-  await page.getByRole('button', { name: 'Retire', exact: true }).click();
+  await page.getByRole('button', { name: desk.banks.retire, exact: true }).click();
   await retiring.getByRole('button', { name: 'Retire 1 item' }).click();
-  await page.getByRole('link', { name: 'Retired items' }).click();
+  await page.getByRole('link', { name: desk.banks.retiredItems }).click();
   await page.getByRole('checkbox', { name: /Four notebooks/ }).check();
   await accessible('retired items');
-  await page.getByRole('button', { name: 'Bring back' }).click();
-  await expect(page.getByText('Nothing is retired.')).toBeVisible();
+  await page.getByRole('button', { name: desk.banks.restore }).click();
+  await expect(page.getByText(desk.banks.noRetiredItems)).toBeVisible();
 
   // The school is shared with the other tests: the copy goes again.
   await page.goto('/banks?words=notebooks');
   await rows().filter({ hasText: 'My bank' }).getByRole('checkbox').check();
-  await page.getByRole('button', { name: 'Retire', exact: true }).click();
+  await page.getByRole('button', { name: desk.banks.retire, exact: true }).click();
   await retiring.getByRole('button', { name: 'Retire 1 item' }).click();
   await expect(rows()).toHaveCount(1);
 });
@@ -312,9 +315,9 @@ test('a table is checked row by row before anything is made', async () => {
     .setInputFiles({ name: 'items.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
   await expect(page.getByRole('row', { name: '3 right Write true or false.' })).toBeVisible();
   await accessible('import with faults');
-  await page.getByRole('button', { name: 'Make 1 good item' }).click();
+  await page.getByRole('button', { name: 'Import 1 good item' }).click();
   await expect(page.getByText('1 item is in My bank.')).toBeVisible();
-  await page.getByRole('button', { name: 'Show them' }).click();
+  await page.getByRole('button', { name: desk.items.showThem }).click();
   await expect(rows().first()).toContainText('Water boils sooner');
 });
 
@@ -322,9 +325,9 @@ test('passages and their items, with an easier version kept beside the original'
   await page.goto('/passages');
   await accessible('passages');
   await page.getByRole('link', { name: 'The keeper’s notebook' }).click();
-  const view = page.getByRole('region', { name: 'As a student sees it' });
+  const view = page.getByRole('region', { name: desk.common.studentsView });
   await expect(view).toContainText('let a basket down on a rope');
-  await page.getByLabel('the easier version', { exact: true }).check();
+  await page.getByLabel(desk.passages.theEasierVersion, { exact: true }).check();
   await expect(view).not.toContainText('let a basket down on a rope');
   await accessible('passage');
 });
@@ -337,7 +340,7 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
     return rows().first();
   };
   const scored = async (returnType: ReturnType<typeof rows>, n: number) => {
-    await returnType.getByRole('button', { name: 'Score my answer' }).press('Enter');
+    await returnType.getByRole('button', { name: desk.items.scoreMyAnswer }).press('Enter');
     await expect(returnType.getByRole('status')).toContainText(`${n} of ${n} point`);
   };
   const ordering = await open('kind=ordering&words=hardness');
@@ -403,7 +406,7 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
       })
       .press('Enter');
   }
-  await sorting.getByRole('button', { name: 'Score my answer' }).press('Enter');
+  await sorting.getByRole('button', { name: desk.items.scoreMyAnswer }).press('Enter');
   await expect(sorting.getByRole('status')).toContainText('3 of 3 points');
 
   const drawing = await open('kind=drawing');
@@ -419,10 +422,12 @@ test('the editor of every kind is accessible, and so is its student’s view', a
     await page.goto(`/banks?kind=${kind}`);
     await rows().first().locator('.row').focus();
     await page.keyboard.press('Enter');
-    await page.getByRole('link', { name: /^(Edit this item|Look at it whole)/ }).press('Enter');
-    await expect(page.getByRole('textbox', { name: 'Question', exact: true })).toBeVisible();
+    await page.getByRole('link', { name: /^(Edit this item|Open the item)/ }).press('Enter');
     await expect(
-      page.getByRole('tabpanel').or(page.getByRole('region', { name: 'Beside it' })),
+      page.getByRole('textbox', { name: desk.common.question, exact: true }),
+    ).toBeVisible();
+    await expect(
+      page.getByRole('tabpanel').or(page.getByRole('region', { name: desk.items.previewDetails })),
     ).not.toBeEmpty();
     await accessible(kind);
   }
@@ -431,7 +436,7 @@ test('the editor of every kind is accessible, and so is its student’s view', a
 test('a range and all found are picked, stay across searches, and get a standard and a tag together', async () => {
   await page.goto('/banks?kind=true-false&subject=Mathematics');
   // Whatever an earlier step picked is still there; this one begins with nothing.
-  const letGo = page.getByRole('button', { name: 'Let all go' });
+  const letGo = page.getByRole('button', { name: desk.banks.clearSelection });
   await expect(rows().first()).toBeVisible();
   if (await letGo.isVisible()) await letGo.click();
   await rows().nth(0).getByRole('checkbox').check();
@@ -439,23 +444,25 @@ test('a range and all found are picked, stay across searches, and get a standard
     .nth(3)
     .getByRole('checkbox')
     .click({ modifiers: ['Shift'] });
-  await expect(footing('Picked items')).toContainText('4 picked');
+  await expect(footing(desk.banks.selectedItems)).toContainText('4 picked');
   // Opening an item, or the page anew, loses none of them.
   await page.goto('/items/new');
   await page.goto('/banks?kind=true-false&subject=Mathematics');
-  await expect(footing('Picked items')).toContainText('4 picked');
-  await choose(page.getByRole('combobox', { name: 'Kind' }), /^Putting in order/);
+  await expect(footing(desk.banks.selectedItems)).toContainText('4 picked');
+  await choose(page.getByRole('combobox', { name: desk.common.kind }), /^Putting in order/);
   await expect(rows().first()).toContainText('Putting in order');
-  await page.getByRole('button', { name: 'Pick all found' }).click();
-  const counted = Number(/(\d+) items/.exec((await footing('Picked items').textContent())!)![1]);
-  await expect(footing('Picked items')).toContainText(`${counted + 4} picked`);
-  await page.getByRole('button', { name: 'Standards and tags' }).click();
+  await page.getByRole('button', { name: desk.banks.selectAll }).click();
+  const counted = Number(
+    /(\d+) items/.exec((await footing(desk.banks.selectedItems).textContent())!)![1],
+  );
+  await expect(footing(desk.banks.selectedItems)).toContainText(`${counted + 4} selected`);
+  await page.getByRole('button', { name: desk.banks.standardsTags }).click();
   const labels = page.getByRole('dialog', { name: /^Standards and tags/ });
-  await labels.getByLabel('Give tags').fill('spring review');
+  await labels.getByLabel(desk.banks.addTags).fill('spring review');
   await accessible('labels');
   await labels.getByRole('button', { name: /^Change/ }).click();
   // Going on at once would take the request along.
   await expect(labels).toBeHidden();
   await page.goto('/banks?tag=spring%20review');
-  await expect(footing('Picked items')).toContainText(`${counted + 4} items found`);
+  await expect(footing(desk.banks.selectedItems)).toContainText(`${counted + 4} items found`);
 });

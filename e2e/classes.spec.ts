@@ -7,21 +7,22 @@ import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 import { choose } from './fields';
 import { english } from '@oaken/words';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
 
 async function makeClass(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: 'New class' }).click();
-  const dialog = page.getByRole('dialog', { name: 'A new class' });
-  await dialog.getByLabel('Name', { exact: false }).first().fill(name);
-  await dialog.getByRole('button', { name: 'Make the class' }).click();
+  await page.getByRole('button', { name: desk.classes.newClass }).click();
+  const dialog = page.getByRole('dialog', { name: desk.classes.aNewClass2 });
+  await dialog.getByLabel(desk.common.name, { exact: false }).first().fill(name);
+  await dialog.getByRole('button', { name: desk.classes.makeClass }).click();
   // What is missing is said beside its field, and what was typed stays.
   await expect(dialog.getByText('A class needs a subject.')).toBeVisible();
-  await dialog.getByLabel('Subject').fill('Reading');
-  await dialog.getByLabel('Grade').fill('5');
-  await dialog.getByRole('button', { name: 'Make the class' }).click();
-  await expect(page.getByText('Nobody is in this class yet.')).toBeVisible();
+  await dialog.getByLabel(desk.common.subject).fill('Reading');
+  await dialog.getByLabel(desk.common.grade).fill('5');
+  await dialog.getByRole('button', { name: desk.classes.makeClass }).click();
+  await expect(page.getByText(desk.classes.nobodyInThisClass)).toBeVisible();
 }
 const paste = (page: Page, text: string) =>
   page.evaluate((keep) => {
@@ -30,9 +31,9 @@ const paste = (page: Page, text: string) =>
     document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }));
   }, text);
 const deleteClass = async (page: Page) => {
-  await page.getByRole('tab', { name: 'About the class' }).click();
-  await page.getByRole('button', { name: 'Delete the class' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Delete the class' }).click();
+  await page.getByRole('tab', { name: desk.classes.aboutClass }).click();
+  await page.getByRole('button', { name: desk.classes.deleteClass }).click();
+  await page.getByRole('dialog').getByRole('button', { name: desk.classes.deleteClass }).click();
   await expect(page.getByText('is deleted.')).toBeVisible();
 };
 
@@ -41,7 +42,7 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
 }) => {
   const page = await teacherPage(browser, 'castellano');
   watch(page, complaints);
-  await page.getByRole('link', { name: 'Classes' }).click();
+  await page.getByRole('link', { name: desk.common.classes }).click();
   await expect(page.getByText('Class code BRN5E6')).toBeVisible();
   await expectAccessible('roster', page);
   await makeClass(page, '5K');
@@ -51,45 +52,47 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
     page,
     `Surname\tFirst name\tNo.\tHouse\nBrook\tÉmile\t7\tOak\n王\t芳\t8\tElm\nBrook\tÉmile\t9\tOak\n${given}\t${family}\t10\tAsh\nLow\tMay\t7000\tAsh\n`,
   );
-  await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
-  const right = page.getByRole('region', { name: 'What it does' });
+  await expect(page.getByRole('heading', { name: desk.classes.importStudents })).toBeVisible();
+  const right = page.getByRole('region', { name: desk.classes.whatWillChange });
   await expect(page.getByText('3 students read, 2 lines with something wrong.')).toBeVisible();
-  await expect(page.getByText('Line 4: The same name as line 2, so it is left out.')).toBeVisible();
+  await expect(
+    page.getByText('Line 4: The same name as line 2, so it is not imported.'),
+  ).toBeVisible();
   await expect(
     page.getByText('Line 6: “7000” is not a roster number from 1 to 999.'),
   ).toBeVisible();
   await expect(right.getByText('1 likely known already and 2 new.')).toBeVisible();
-  await expectAccessible('bring students in', page);
-  const bring = page.getByRole('button', { name: /Do this for/ });
+  await expectAccessible(desk.classes.importStudents2, page);
+  const bring = page.getByRole('button', { name: /Apply for/ });
   await expect(bring).toBeDisabled();
   // A crashed browser loses nothing of the list.
   await page.reload();
   await expect(page.getByRole('textbox', { name: /^Names/ })).toHaveValue(/Émile/);
   await choose(
     right.getByRole('combobox', { name: /^Who is / }),
-    `${known} (5E), who has given and family name the other way round`,
+    `${known} (5E), who has first and last name switched`,
   );
-  await expect(bring).toHaveText(/Do this for 3 students/);
+  await expect(bring).toHaveText(/Apply for 3 students/);
   await bring.click();
   await expect(page.getByText('Done: 2 new, 1 joined and 1 changed.')).toBeVisible();
-  const roster = page.getByRole('region', { name: 'Students' });
+  const roster = page.getByRole('region', { name: desk.common.students });
   await expect(roster.getByRole('row', { name: /7 Émile Brook/ })).toBeVisible();
   await expect(
     roster.getByText('2 students have no passcode yet and cannot sign in.'),
   ).toBeVisible();
   // What was brought in goes again, the corrected name too; and comes back.
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
+  await page.getByRole('button', { name: desk.common.undo }).click();
+  await expect(page.getByRole('heading', { name: desk.classes.importStudents })).toBeVisible();
   await paste(page, '');
   await page.getByRole('textbox', { name: /^Names/ }).fill('7\tÉmile Brook\n8\t芳 王');
   await expect(right.getByText('2 new.')).toBeVisible();
-  await page.getByRole('button', { name: /Do this for/ }).click();
+  await page.getByRole('button', { name: /Apply for/ }).click();
 
   // Groups by ticking and by dragging, accommodations, and a corrected name.
-  await page.getByRole('tab', { name: 'Groups' }).click();
+  await page.getByRole('tab', { name: desk.common.groups }).click();
   for (const name of ['Blue', 'Gold']) {
-    await page.getByLabel('New group').fill(name);
-    await page.getByRole('button', { name: 'Make the group' }).click();
+    await page.getByLabel(desk.classes.newGroup).fill(name);
+    await page.getByRole('button', { name: desk.classes.makeGroup }).click();
     await expect(page.getByRole('list', { name })).toBeVisible();
   }
   await page.getByLabel('Émile Brook in Blue').check();
@@ -101,34 +104,34 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await expect(page.getByRole('list', { name: 'Gold' })).toContainText('Émile Brook');
   await expect(page.getByLabel('Émile Brook in Blue')).not.toBeChecked();
   await page
-    .getByRole('list', { name: 'Everybody' })
+    .getByRole('list', { name: desk.classes.everybody })
     .getByText('7 Émile Brook')
     .dragTo(page.getByRole('list', { name: 'Blue' }));
   await expect(page.getByLabel('Émile Brook in Blue')).toBeChecked();
   await expect(page.getByLabel('Émile Brook in Gold')).toBeChecked();
   await expectAccessible('groups', page);
-  await page.getByRole('tab', { name: 'Students' }).click();
+  await page.getByRole('tab', { name: desk.common.students }).click();
   const more = async (what: string) => {
     await page.getByRole('button', { name: 'More for Émile Brook' }).click();
     await page.getByRole('menuitem', { name: what }).click();
   };
-  await more('Accommodations');
+  await more(desk.assignments.accommodations);
   const needs = page.getByRole('dialog', { name: 'What Émile Brook needs' });
   await needs.getByLabel('×1.5').first().check();
-  await needs.getByLabel('questions can be read aloud').check();
+  await needs.getByLabel(desk.classes.questionsCanBeRead).check();
   await expectAccessible('accommodations', page);
-  await needs.getByRole('button', { name: 'Save' }).click();
+  await needs.getByRole('button', { name: desk.common.save }).click();
   await expect(roster.getByRole('row', { name: /Émile Brook/ })).toContainText(
     'time ×1.5, read aloud',
   );
-  await page.getByRole('tab', { name: 'About the class' }).click();
+  await page.getByRole('tab', { name: desk.classes.aboutClass }).click();
   await expectAccessible('about the class', page);
 
   // Slips on paper: each with its passcode, which lets the student in.
-  await page.getByRole('tab', { name: 'Students' }).click();
-  await page.getByRole('link', { name: 'Sign-in slips' }).click();
+  await page.getByRole('tab', { name: desk.common.students }).click();
+  await page.getByRole('link', { name: desk.classes.signInSlips }).click();
   await expect(page.getByText('2 slips')).toBeVisible();
-  await page.getByRole('button', { name: 'Make the slips' }).click();
+  await page.getByRole('button', { name: desk.classes.makeSlips }).click();
   const slip = page.getByRole('article').filter({ hasText: 'Émile Brook' });
   const passcode = (await slip.locator('dd').last().textContent())!.trim();
   const code = (await slip.locator('dd').nth(1).textContent())!.trim();
@@ -138,13 +141,13 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   expect(words).toContain('Émile Brook');
   // The reader of the PDF may put a space between two letters that stand apart.
   expect(words.replaceAll(' ', '')).toContain(passcode);
-  expect(words).not.toContain('Back to the class');
-  expect(words).not.toContain('Undo');
+  expect(words).not.toContain(desk.classes.backClass);
+  expect(words).not.toContain(desk.common.undo);
   // Passcodes that are on no paper are not left behind without a word.
-  await page.getByRole('link', { name: 'Back to the class' }).click();
-  const leaving = page.getByRole('dialog', { name: 'Leave without printing?' });
+  await page.getByRole('link', { name: desk.classes.backClass }).click();
+  const leaving = page.getByRole('dialog', { name: desk.classes.leaveWithoutPrinting });
   await expect(leaving).toContainText('2 passcodes are shown only here.');
-  await leaving.getByRole('button', { name: 'Stay here' }).click();
+  await leaving.getByRole('button', { name: desk.classes.stayHere }).click();
   await expect(slip).toContainText(passcode);
   const phone = await (
     await browser.newContext({ viewport: { width: 390, height: 844 } })
@@ -153,16 +156,16 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await phone.goto(`/seat/sign-in?code=${code}`);
   await phone.getByLabel('My name').selectOption({ label: 'Émile Brook' });
   await phone.getByLabel('My passcode').fill(passcode);
-  await phone.getByRole('button', { name: 'Sign in' }).click();
+  await phone.getByRole('button', { name: desk.accounts.signIn }).click();
   await expect(phone.getByRole('heading', { name: 'Émile Brook' })).toBeVisible();
   await phone.context().close();
 
-  await page.getByRole('link', { name: 'Back to the class' }).click();
-  await leaving.getByRole('button', { name: 'Leave', exact: true }).click();
-  await page.getByRole('link', { name: 'Class list' }).click();
+  await page.getByRole('link', { name: desk.classes.backClass }).click();
+  await leaving.getByRole('button', { name: desk.classes.leave, exact: true }).click();
+  await page.getByRole('link', { name: desk.classes.classList }).click();
   await expect(page.getByRole('cell', { name: '芳 王', exact: true })).toBeVisible();
   await expectAccessible('class list', page);
-  await page.getByRole('link', { name: 'Back to the class' }).click();
+  await page.getByRole('link', { name: desk.classes.backClass }).click();
   await deleteClass(page);
   await page.context().close();
 });
@@ -173,8 +176,8 @@ test('the school’s roster is matched; a file without what it needs is refused 
   const page = await teacherPage(browser, 'holloway');
   watch(page, complaints);
   await page.goto('/classes/1/bring');
-  await page.getByRole('tab', { name: 'School’s roster' }).click();
-  const right = page.getByRole('region', { name: 'What it does' });
+  await page.getByRole('tab', { name: desk.classes.schoolsRoster }).click();
+  const right = page.getByRole('region', { name: desk.classes.whatWillChange });
   await expect(
     right.getByText('1 new, 1 changed, 24 stay as they are and 2 gone from the list.'),
   ).toBeVisible();
@@ -183,14 +186,16 @@ test('the school’s roster is matched; a file without what it needs is refused 
     .getByLabel(/has left$/)
     .first()
     .uncheck();
-  await page.getByRole('button', { name: 'Do this for 4 students' }).click();
+  await page.getByRole('button', { name: 'Apply for 4 students' }).click();
   await expect(page.getByText('Done: 1 new, 1 joined, 1 changed and 1 left.')).toBeVisible();
   await expect(
-    page.getByRole('region', { name: 'Students' }).getByRole('row', { name: /28 Ottilie Brandt/ }),
+    page
+      .getByRole('region', { name: desk.common.students })
+      .getByRole('row', { name: /28 Ottilie Brandt/ }),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('heading', { name: 'Bring students in' })).toBeVisible();
-  await page.getByRole('tab', { name: 'School’s roster' }).click();
+  await page.getByRole('button', { name: desk.common.undo }).click();
+  await expect(page.getByRole('heading', { name: desk.classes.importStudents })).toBeVisible();
+  await page.getByRole('tab', { name: desk.classes.schoolsRoster }).click();
   await expect(
     right.getByText('1 new, 1 changed, 24 stay as they are and 2 gone from the list.'),
   ).toBeVisible();
@@ -199,7 +204,7 @@ test('the school’s roster is matched; a file without what it needs is refused 
   const other = await teacherPage(browser, 'nwosu');
   watch(other, complaints);
   await other.goto('/classes/5/bring');
-  await other.getByRole('tab', { name: 'File' }).click();
+  await other.getByRole('tab', { name: desk.classes.file }).click();
   const tables = officeRoster(demoSeed);
   const zip = (names: string[]) =>
     Buffer.from(
@@ -227,15 +232,17 @@ test('the school’s roster is matched; a file without what it needs is refused 
   await send(zip(['manifest', 'classes', 'enrollments']));
   await expect(other.getByText('There is no users.csv in it', { exact: false })).toBeVisible();
   await send(Buffer.from('PK not a zip'));
-  await expect(other.getByText('That zip cannot be read.')).toBeVisible();
+  await expect(other.getByText(desk.classes.thatZipCannotBe)).toBeVisible();
   await send(zip(['manifest', 'academicSessions', 'classes', 'users', 'enrollments']));
   await expect(other.getByRole('combobox', { name: 'Where 8C goes' })).toHaveAccessibleDescription(
     /^8C/,
   );
   await expect(
-    other.getByRole('region', { name: 'What it does' }).getByText('26 stay as they are.'),
+    other
+      .getByRole('region', { name: desk.classes.whatWillChange })
+      .getByText('26 stay as they are.'),
   ).toBeVisible();
-  await expect(other.getByRole('button', { name: 'Nothing to change' })).toBeVisible();
+  await expect(other.getByRole('button', { name: desk.classes.nothingChange })).toBeVisible();
   await expect(other.getByRole('combobox', { name: 'Where 5E goes' })).toHaveAccessibleDescription(
     'nowhere',
   );
@@ -256,18 +263,16 @@ test('students join by themselves while the class is open for it, on a phone', a
     .locator('b')
     .first()
     .textContent())!;
-  await page.getByRole('tab', { name: 'About the class' }).click();
-  await page.getByRole('button', { name: 'Open it' }).click();
-  await expect(
-    page.getByText('Students can put themselves on the roster until', { exact: false }),
-  ).toBeVisible();
+  await page.getByRole('tab', { name: desk.classes.aboutClass }).click();
+  await page.getByRole('button', { name: desk.classes.open }).click();
+  await expect(page.getByText('Students can join until', { exact: false })).toBeVisible();
 
   const phone = await (
     await browser.newContext({ viewport: { width: 390, height: 844 } })
   ).newPage();
   watch(phone, complaints);
   await phone.goto('/seat');
-  await phone.getByLabel('Class code').fill(code);
+  await phone.getByLabel(desk.classes.classCode).fill(code);
   await phone.getByRole('button', { name: 'Find my class' }).click();
   await phone.getByLabel(english.signIn.givenName).fill('Kai');
   await phone.getByLabel(english.signIn.familyName).fill('Ash');
@@ -279,9 +284,11 @@ test('students join by themselves while the class is open for it, on a phone', a
   await expect(phone.getByRole('heading', { name: 'Kai Ash' })).toBeVisible();
   await phone.context().close();
 
-  await page.getByRole('tab', { name: 'Students' }).click();
+  await page.getByRole('tab', { name: desk.common.students }).click();
   await page.reload();
-  await expect(page.getByRole('row', { name: /Kai Ash/ })).toContainText('joined by themselves');
+  await expect(page.getByRole('row', { name: /Kai Ash/ })).toContainText(
+    desk.classes.joinedWithCode,
+  );
   await deleteClass(page);
   await page.context().close();
 });

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { signIns } from '@oaken/demo';
 import { expectAccessible } from './accessible';
 import { row, student, teacherPage, watch } from './people';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -23,10 +24,10 @@ test('two tabs on one test: both keep what the other did', async ({ browser }) =
   const points = first.getByLabel('Points for item 2', { exact: true });
   await points.fill('4');
   await points.press('Enter');
-  await expect(first.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(first.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   const gone = (await second.locator('.entry .stem').nth(8).textContent())!.trim();
   await second.getByRole('button', { name: 'Remove item 9' }).click();
-  await expect(second.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(second.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   // The second tab's answer from the server brought the first one's points along.
   await expect(second.getByLabel('Points for item 2', { exact: true })).toHaveValue('4');
   // The first tab tries to give points to what is gone: it is told, and shows what stands now.
@@ -36,7 +37,7 @@ test('two tabs on one test: both keep what the other did', async ({ browser }) =
   await expect(first.getByText('somebody has removed it', { exact: false })).toBeVisible();
   await expect(first.locator('.entry')).toHaveCount(8);
   await expect(first.locator('.entry .stem').filter({ hasText: gone.slice(0, 30) })).toHaveCount(0);
-  await second.getByRole('button', { name: 'Undo' }).click();
+  await second.getByRole('button', { name: desk.common.undo }).click();
   await expect(second.locator('.entry')).toHaveCount(9);
 });
 
@@ -48,12 +49,12 @@ test('words that were not saved when the browser ended are offered again, and ca
   await page.goto('/tests');
   await page.getByRole('link', { name: 'Maps, rivers and towns', exact: true }).click();
   await page.getByRole('button', { name: 'Edit item 1', exact: true }).click();
-  const question = page.getByRole('textbox', { name: 'Question' });
+  const question = page.getByRole('textbox', { name: desk.common.question });
   const before = (await question.textContent())!;
   await question.click();
   await page.keyboard.press('Control+End');
   await page.keyboard.type(' Think of the scale.');
-  await expect(page.getByText('Not saved yet; kept in this browser')).toBeVisible();
+  await expect(page.getByText(desk.tests.notSavedYetKept)).toBeVisible();
   const address = page.url();
   const again = await page.context().newPage();
   await page.close();
@@ -62,37 +63,37 @@ test('words that were not saved when the browser ended are offered again, and ca
   await expect(
     again.getByText('This is what you had typed before', { exact: false }),
   ).toBeVisible();
-  await expect(again.getByRole('textbox', { name: 'Question' })).toContainText(
+  await expect(again.getByRole('textbox', { name: desk.common.question })).toContainText(
     'Think of the scale.',
   );
   // Going back to what is saved can be taken back too, for as long as the window is open.
-  await again.getByRole('button', { name: 'Go back to the saved wording' }).click();
-  await expect(again.getByRole('textbox', { name: 'Question' })).toHaveText(before);
-  await again.getByRole('button', { name: 'Close this notice' }).click();
-  await again.getByRole('button', { name: 'Last steps' }).click();
+  await again.getByRole('button', { name: desk.tests.goBackSavedWording }).click();
+  await expect(again.getByRole('textbox', { name: desk.common.question })).toHaveText(before);
+  await again.getByRole('button', { name: desk.desk.closeThisNotice }).click();
+  await again.getByRole('button', { name: desk.desk.lastSteps }).click();
   await again
-    .getByRole('list', { name: 'Last steps' })
-    .getByRole('button', { name: 'Undo' })
+    .getByRole('list', { name: desk.desk.lastSteps })
+    .getByRole('button', { name: desk.common.undo })
     .click();
-  await expect(again.getByRole('textbox', { name: 'Question' })).toContainText(
+  await expect(again.getByRole('textbox', { name: desk.common.question })).toContainText(
     'Think of the scale.',
   );
-  await again.getByRole('button', { name: 'Start over' }).click();
-  await expect(again.getByRole('textbox', { name: 'Question' })).toHaveText(before);
-  await expect(again.getByText('As saved')).toBeVisible();
+  await again.getByRole('button', { name: desk.tests.startOver }).click();
+  await expect(again.getByRole('textbox', { name: desk.common.question })).toHaveText(before);
+  await expect(again.getByText(desk.tests.saved2)).toBeVisible();
 });
 
 test('each role has its own places, and the dark page stays dark', async ({ browser }) => {
   const page = await teacherPage(browser, 'office');
   watch(page, complaints);
-  await expect(page.getByRole('heading', { name: 'People' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.desk.people })).toBeVisible();
   await expect(page.getByRole('cell', { name: 'Maren Holloway' })).toBeVisible();
   await page.goto('/banks');
   await expect(page).toHaveURL(/\/office$/);
-  await page.getByRole('button', { name: 'Dark' }).click();
+  await page.getByRole('button', { name: desk.desk.dark }).click();
   await page.reload();
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.getByRole('button', { name: desk.desk.signOut }).click();
   await expect(page).toHaveURL(/sign-in/);
   await page.goto('/office');
   await expect(page).toHaveURL(/sign-in\?to=/);
@@ -133,18 +134,18 @@ test('signed out while writing: signing in again over the page sends what was re
   for (const letter of ['A', 'B', 'C', 'D']) await write(`Choice ${letter}`, `Depth ${letter}`);
   await page.getByLabel('Choice B is right').check();
   await page.context().clearCookies();
-  const question = page.getByRole('textbox', { name: 'Question' });
-  await write('Question', 'How deep is the quarry?');
+  const question = page.getByRole('textbox', { name: desk.common.question });
+  await write(desk.common.question, 'How deep is the quarry?');
   // The search for near copies and whatever else is asked meanwhile wait for the same answer.
-  const again = page.getByRole('dialog', { name: 'You were signed out' });
+  const again = page.getByRole('dialog', { name: desk.accounts.youWereSignedOut });
   await expect(again).toBeVisible();
-  await expect(again.getByLabel('Name')).toHaveValue('lindqvist');
+  await expect(again.getByLabel(desk.common.name)).toHaveValue('lindqvist');
   await expectAccessible('signing in again', page);
-  await again.getByLabel('Password').fill('wrong');
-  await again.getByRole('button', { name: 'Sign in' }).click();
+  await again.getByLabel(desk.accounts.password).fill('wrong');
+  await again.getByRole('button', { name: desk.accounts.signIn }).click();
   await expect(again.getByRole('alert')).toBeVisible();
-  await again.getByLabel('Password').fill(signIns.teacher.password);
-  await again.getByRole('button', { name: 'Sign in' }).click();
+  await again.getByLabel(desk.accounts.password).fill(signIns.teacher.password);
+  await again.getByRole('button', { name: desk.accounts.signIn }).click();
   await expect(again).toBeHidden();
   await expect(question).toContainText('How deep is the quarry?');
   await expect(page).toHaveURL(/\/items\/new$/);
@@ -153,9 +154,9 @@ test('signed out while writing: signing in again over the page sends what was re
   await page.context().clearCookies();
   await page.reload();
   await expect(page).toHaveURL(/\/sign-in\?to=\/items\/new$/);
-  await page.getByLabel('Name').fill('lindqvist');
-  await page.getByLabel('Password').fill(signIns.teacher.password);
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByLabel(desk.common.name).fill('lindqvist');
+  await page.getByLabel(desk.accounts.password).fill(signIns.teacher.password);
+  await page.getByRole('button', { name: desk.accounts.signIn }).click();
   await expect(page.getByText('This is what you had typed before', { exact: false })).toBeVisible();
   await expect(question).toContainText('How deep is the quarry?');
   await page.context().close();
@@ -169,9 +170,9 @@ test('a comment and an assignment that were being written are there again after 
   const signInAnew = async () => {
     await page.context().clearCookies();
     await page.reload();
-    await page.getByLabel('Name').fill('nwosu');
-    await page.getByLabel('Password').fill(signIns.teacher.password);
-    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.getByLabel(desk.common.name).fill('nwosu');
+    await page.getByLabel(desk.accounts.password).fill(signIns.teacher.password);
+    await page.getByRole('button', { name: desk.accounts.signIn }).click();
   };
   await page.goto('/marking');
   await page.locator('a[href^="/marking/"]').first().click();
@@ -179,23 +180,23 @@ test('a comment and an assignment that were being written are there again after 
   await comment.fill('Name the river, too.');
   await page.getByLabel(/^Points/).fill('1');
   await signInAnew();
-  await expect(page.getByText('You had typed this before and not given it yet.')).toBeVisible();
+  await expect(page.getByText(desk.marking.youTypedThisBefore)).toBeVisible();
   await expect(comment).toHaveValue('Name the river, too.');
   await expect(page.getByLabel(/^Points/)).toHaveValue('1');
 
   await page.goto('/tests');
   await page.locator('a[href^="/tests/"]').first().click();
-  await page.getByRole('button', { name: 'Assign' }).click();
-  await page.getByLabel('With a time limit').check();
-  await page.getByLabel('Minutes to work').fill('37');
+  await page.getByRole('button', { name: desk.common.assign }).click();
+  await page.getByLabel(desk.assignments.withTimeLimit).check();
+  await page.getByLabel(desk.assignments.minutesWork).fill('37');
   await signInAnew();
   await expect(
-    page.getByText('This is what you had filled in before.', { exact: false }),
+    page.getByText('This is what you filled in before.', { exact: false }),
   ).toBeVisible();
-  await expect(page.getByLabel('Minutes to work')).toHaveValue('37');
+  await expect(page.getByLabel(desk.assignments.minutesWork)).toHaveValue('37');
   await expectAccessible('an assignment taken up again', page);
-  await page.getByRole('button', { name: 'Start anew' }).click();
-  await expect(page.getByLabel('Minutes to work')).not.toHaveValue('37');
+  await page.getByRole('button', { name: desk.assignments.startOver }).click();
+  await expect(page.getByLabel(desk.assignments.minutesWork)).not.toHaveValue('37');
   await page.context().close();
 });
 
@@ -211,12 +212,12 @@ test('a server that fails is no sign-in form: the page says so and goes on by it
     }),
   );
   await page.goto('/tests');
-  await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.desk.theServerDoesNot })).toBeVisible();
   await expect(page.getByText('The server is being started again.')).toBeVisible();
-  await expect(page.getByLabel('Password')).toHaveCount(0);
+  await expect(page.getByLabel(desk.accounts.password)).toHaveCount(0);
   await expectAccessible('a server that fails', page);
   await page.unroute('**/api/session');
-  await expect(page.getByRole('heading', { name: 'Tests', level: 1 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.common.tests, level: 1 })).toBeVisible();
   await expect(page).toHaveURL(/\/tests$/);
   await page.context().close();
 });

@@ -3,6 +3,7 @@ import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
 import { row, student, teacherPage, watch } from './people';
 import { choose } from './fields';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 test('texts are marked by key, the same ones together, undone, and read by the student', async ({
   browser,
@@ -90,10 +91,13 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   });
   await page.goto(`/tests/${made.test}/assign`);
   await page.getByRole('checkbox', { name: /^7A/ }).check();
-  await page.getByText('Release', { exact: true }).click();
-  await choose(page.getByRole('combobox', { name: /^Scores(?! are)/ }), 'as soon as they hand in');
-  await page.getByRole('button', { name: 'Give to 28 students' }).click();
-  await expect(page.getByText('Given to 28 students.')).toBeVisible();
+  await page.getByText(desk.assignments.release, { exact: true }).click();
+  await choose(
+    page.getByRole('combobox', { name: /^Scores(?! are)/ }),
+    desk.assignments.asSoonAsThey,
+  );
+  await page.getByRole('button', { name: 'Assign to 28 students' }).click();
+  await expect(page.getByText('Assigned to 28 students.')).toBeVisible();
   const texts = ['The moon pulls the water.', 'the moon pulls  the water', 'It is the wind.'];
   for (const [n, text] of texts.entries()) {
     const sitter = await student(browser, '7A', 'BRN7A5', 10 + n);
@@ -107,9 +111,9 @@ test('texts are marked by key, the same ones together, undone, and read by the s
       .getByLabel(/^Your answer/)
       .last()
       .fill(n === 0 ? 'High Tide' : 'the flood');
-    await sitter.page.getByRole('button', { name: 'Hand in' }).click();
+    await sitter.page.getByRole('button', { name: desk.watching.handIn }).click();
     await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
-    await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+    await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
     await sitter.context.close();
   }
   await page.goto('/');
@@ -122,62 +126,64 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await page.keyboard.press('3');
   await page.keyboard.press('Enter');
   await expect(page.getByText('It is the wind.')).toBeVisible();
-  await page.getByLabel('Points').fill('9');
-  await page.getByRole('button', { name: 'Mark it' }).click();
+  await page.getByLabel(desk.common.points).fill('9');
+  await page.getByRole('button', { name: desk.marking.saveMark }).click();
   await expect(page.getByText('Points are a number from 0 to 4.')).toBeVisible();
-  await page.getByLabel('Points').fill('0.5');
-  await page.getByLabel('Comment').fill('What pulls the water?');
-  await page.getByRole('button', { name: 'Mark it' }).click();
+  await page.getByLabel(desk.common.points).fill('0.5');
+  await page.getByLabel(desk.marking.comment).fill('What pulls the water?');
+  await page.getByRole('button', { name: desk.marking.saveMark }).click();
   await expect(page.getByText('0.5 of 4 for 1 student. Everything is marked.')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: desk.common.undo }).click();
   await expect(page.getByText('1 marked')).toBeVisible();
   // The levels of the guide add up.
   await page.getByLabel('something else').check();
   await page.getByLabel('less').check();
-  await expect(page.getByLabel('Points')).toHaveValue('1');
-  await page.getByLabel('Comment').fill('What pulls the water?');
-  await page.getByRole('button', { name: 'Mark it' }).click();
+  await expect(page.getByLabel(desk.common.points)).toHaveValue('1');
+  await page.getByLabel(desk.marking.comment).fill('What pulls the water?');
+  await page.getByRole('button', { name: desk.marking.saveMark }).click();
   await expect(page.getByText('2 marked')).toBeVisible();
-  await page.getByRole('button', { name: 'Hide names' }).click();
-  await expect(page.getByText('One student').or(page.getByText('2 students'))).toBeVisible();
+  await page.getByRole('button', { name: desk.common.hideNames }).click();
+  await expect(
+    page.getByText(desk.marking.oneStudent).or(page.getByText('2 students')),
+  ).toBeVisible();
 
   const marking = page.url();
-  await page.getByRole('link', { name: 'Student by student' }).click();
+  await page.getByRole('link', { name: desk.marking.studentByStudent2 }).click();
   await expect(page.getByText('answer 1 of 3')).toBeVisible();
 
   // A short answer that the key does not know becomes part of it, for all who wrote it.
   await page.goto('/marking');
   await page.getByRole('link', { name: 'Why do tides come twice a day?' }).click();
-  await page.getByRole('button', { name: 'Counts as right …' }).click();
+  await page.getByRole('button', { name: desk.marking.countsAsRight }).click();
   await expect(page.getByText('2 students gain, 0 lose, 1 stands as before.')).toBeVisible();
-  await expectAccessible('answers that the key does not know', page);
+  await expectAccessible('answers that the key does not have', page);
   await page.getByRole('button', { name: 'Rescore 3 attempts' }).click();
-  await expect(page.getByText('3 attempts scored anew: 2 gained, 0 lost.')).toBeVisible();
-  await expect(page.getByText('Every answer is decided.')).toBeVisible();
+  await expect(page.getByText('3 attempts rescored: 2 gained, 0 lost.')).toBeVisible();
+  await expect(page.getByText(desk.marking.everyAnswerDecided)).toBeVisible();
 
   // A colleague reads the same answers without names or marks; what differs is settled.
   await page.goto(`${marking}/second`);
-  await choose(page.getByRole('combobox', { name: 'Colleague' }), 'Tobias Lindqvist');
-  await page.getByRole('button', { name: 'Ask to read it' }).click();
+  await choose(page.getByRole('combobox', { name: desk.classes.colleague }), 'Tobias Lindqvist');
+  await page.getByRole('button', { name: desk.marking.requestSecondMarking }).click();
   await expect(page.getByText('has marked 0 of 3')).toBeVisible();
   const colleague = await teacherPage(browser, 'lindqvist');
   watch(colleague, complaints);
   await colleague.goto('/marking');
   await colleague.getByRole('link', { name: 'Why do tides come twice a day?' }).click();
   await expect(colleague.getByText('It is the wind.')).toBeVisible();
-  await expect(colleague.getByText('One student', { exact: true })).toBeVisible();
+  await expect(colleague.getByText(desk.marking.oneStudent, { exact: true })).toBeVisible();
   await colleague.keyboard.press('2');
   await colleague.keyboard.press('Enter');
   await expect(colleague.getByText('1 marked')).toBeVisible();
   await colleague.keyboard.press('3');
   await colleague.keyboard.press('Enter');
-  await expect(colleague.getByText('Everything is marked.', { exact: false })).toBeVisible();
+  await expect(colleague.getByText(desk.marking.everythingMarked, { exact: false })).toBeVisible();
   await colleague.context().close();
   await page.reload();
   await expect(page.getByRole('row', { name: 'The same points 2' })).toBeVisible();
   await expectAccessible('second marker', page);
-  await page.getByRole('button', { name: 'Take 2' }).click();
-  await expect(page.getByText('All differences are settled.')).toBeVisible();
+  await page.getByRole('button', { name: 'Use 2' }).click();
+  await expect(page.getByText(desk.marking.allDifferencesSettled)).toBeVisible();
 
   const writer = await student(browser, '7A', 'BRN7A5', 12);
   watch(writer.page, complaints);

@@ -3,6 +3,7 @@ import { expect, test, type Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 let page: Page;
 const problems: string[] = [];
@@ -25,7 +26,7 @@ test.beforeEach(async () => {
 
 const png =
   'iVBORw0KGgoAAAANSUhEUgAAAAIAAAADCAIAAAA2iEnWAAAAEElEQVR4nGP4z8AARAwQCgAf7gP9i18U1AAAAABJRU5ErkJggg==';
-const question = () => page.getByRole('textbox', { name: 'Question', exact: true });
+const question = () => page.getByRole('textbox', { name: desk.common.question, exact: true });
 
 /** Pastes as a browser does it: what the clipboard holds, in each of its forms. */
 async function paste(
@@ -56,10 +57,10 @@ test('lettered lines become choices if wanted, with the right one that they name
     'text/html': '<p>What is <b>3/4</b> of 8?</p><p>A) 3</p><p>B) 4</p><p>C) 6</p><p>Answer: C</p>',
     'text/plain': 'What is 3/4 of 8?\nA) 3\nB) 4\nC) 6\nAnswer: C',
   });
-  const strip = page.getByRole('status', { name: 'Choices in what was pasted' });
+  const strip = page.getByRole('status', { name: desk.items.choicesInWhatWas });
   await expect(strip).toContainText('What you pasted has 3 choices: 3 · 4 · 6.');
   await expectAccessible('pasted choices', page);
-  await strip.getByRole('button', { name: 'Make them the choices' }).click();
+  await strip.getByRole('button', { name: desk.items.useThemAsChoices }).click();
   await expect(question()).toHaveText('What is 3/4 of 8?');
   await expect(page.getByRole('textbox', { name: 'Choice C', exact: true })).toHaveText('6');
   await expect(page.getByLabel('Choice C is right')).toBeChecked();
@@ -91,16 +92,16 @@ test('a word processor’s pictures come along, one elsewhere is named', async (
 
 test('a phone’s photo becomes a picture that every browser shows', async () => {
   await question().click();
-  await page.getByRole('button', { name: 'Picture', exact: true }).first().click();
-  const dialog = page.getByRole('dialog', { name: 'Picture' });
+  await page.getByRole('button', { name: desk.editor.picture, exact: true }).first().click();
+  const dialog = page.getByRole('dialog', { name: desk.editor.picture });
   const buffer = await readFile(new URL('./fixtures/photo.heic', import.meta.url));
   await dialog
     .locator('input[type=file]')
     .setInputFiles({ name: 'IMG_0001.HEIC', mimeType: 'image/heic', buffer });
-  const shown = dialog.getByRole('img', { name: 'The chosen picture' });
+  const shown = dialog.getByRole('img', { name: desk.editor.theChosenPicture });
   await expect(shown).toBeVisible();
   await expect.poll(() => shown.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(64);
-  await dialog.getByLabel('What it shows').fill('A colour chart');
-  await dialog.getByRole('button', { name: 'Put in' }).click();
+  await dialog.getByLabel(desk.tests.whatShows).fill('A colour chart');
+  await dialog.getByRole('button', { name: desk.banks.add }).click();
   await expect(question().locator('img[src]')).toHaveAttribute('alt', 'A colour chart');
 });

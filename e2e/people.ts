@@ -1,6 +1,7 @@
 import { expect, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { passcodesOf, signIns } from '@oaken/demo';
 import { demoSeed } from '@oaken/demo/write';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 /** Anything that the browser complains of fails the test that caused it. */
 export function watch(page: Page, complaints: string[]): void {
@@ -22,10 +23,10 @@ export async function teacherPage(
   const page = await (await browser.newContext()).newPage();
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Brindlemere Middle School' })).toBeVisible();
-  await page.getByLabel('Name').fill(name);
-  await page.getByLabel('Password').fill(signIns.teacher.password);
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByRole('navigation', { name: 'Places' })).toBeVisible();
+  await page.getByLabel(desk.common.name).fill(name);
+  await page.getByLabel(desk.accounts.password).fill(signIns.teacher.password);
+  await page.getByRole('button', { name: desk.accounts.signIn }).click();
+  await expect(page.getByRole('navigation', { name: desk.desk.pages })).toBeVisible();
   return page;
 }
 
@@ -47,11 +48,11 @@ export async function student(
   const context = await browser.newContext(options);
   const page = await context.newPage();
   await page.goto('/seat');
-  await page.getByLabel('Class code').fill(code.toLowerCase());
+  await page.getByLabel(desk.classes.classCode).fill(code.toLowerCase());
   await page.getByRole('button', { name: 'Find my class' }).click();
   await page.getByLabel('My name').selectOption({ label: name });
   await page.getByLabel('My passcode').fill(passcode);
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: desk.accounts.signIn }).click();
   await expect(page.getByRole('heading', { name })).toBeVisible();
   return { name, page, context };
 }

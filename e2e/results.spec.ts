@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 import { choose } from './fields';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -26,17 +27,17 @@ const footing = () => page.getByRole('region', { name: /Figures/ });
 test('a class is asked for, and figures, columns and the clipboard follow', async () => {
   await page.goto(`${path}/students`);
   await expect(footing()).toContainText('n 53');
-  await choose(page.getByRole('combobox', { name: 'Class' }), '6B');
+  await choose(page.getByRole('combobox', { name: desk.common.class }), '6B');
   await expect(footing()).toContainText('n 27');
   await expect(page).toHaveURL(/classId=/);
-  await choose(page.getByRole('combobox', { name: 'Boxes say' }), 'points');
-  await page.getByText('Columns', { exact: true }).click();
-  await page.getByLabel('State', { exact: true }).uncheck();
-  await expect(page.getByRole('columnheader', { name: 'State' })).toHaveCount(0);
-  await page.getByLabel('State', { exact: true }).check();
-  await page.getByText('Columns', { exact: true }).click();
-  await page.getByRole('columnheader', { name: 'Points' }).getByRole('button').click();
-  await expect(page.getByRole('columnheader', { name: 'Points' })).toHaveAttribute(
+  await choose(page.getByRole('combobox', { name: desk.results.cells }), 'points');
+  await page.getByText(desk.common.columns, { exact: true }).click();
+  await page.getByLabel(desk.assignments.state, { exact: true }).uncheck();
+  await expect(page.getByRole('columnheader', { name: desk.assignments.state })).toHaveCount(0);
+  await page.getByLabel(desk.assignments.state, { exact: true }).check();
+  await page.getByText(desk.common.columns, { exact: true }).click();
+  await page.getByRole('columnheader', { name: desk.common.points }).getByRole('button').click();
+  await expect(page.getByRole('columnheader', { name: desk.common.points })).toHaveAttribute(
     'aria-sort',
     'descending',
   );
@@ -45,11 +46,11 @@ test('a class is asked for, and figures, columns and the clipboard follow', asyn
   const copied = await page.evaluate(() => navigator.clipboard.readText());
   expect(copied.split('\n')).toHaveLength(28);
   expect(copied.split('\n')[0]).toMatch(/^No\.\tStudent\t/);
-  await page.getByRole('button', { name: 'All of it' }).click();
+  await page.getByRole('button', { name: desk.results.clearFilters }).click();
   await expect(footing()).toContainText('n 53');
   for (const [tab, says] of [
-    ['Standards', 'Find unit rates and use them to compare.'],
-    ['Compare', 'The whole'],
+    [desk.common.standards, 'Find unit rates and use them to compare.'],
+    [desk.results.compare, desk.results.total],
   ] as const) {
     await page.getByRole('tab', { name: tab }).click();
     await expect(page.getByText(says).first()).toBeVisible();
@@ -66,17 +67,17 @@ test('one student: every answer, a rating, a decision with its reason and back, 
   await page.reload();
   await expect(page.getByRole('combobox').first()).toHaveAccessibleDescription('2');
   await choose(page.getByRole('combobox').first(), '—');
-  await page.getByRole('button', { name: 'not scored …', exact: true }).first().click();
-  await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText('Say why: it is kept with the score.')).toBeVisible();
-  await page.getByLabel('Reason').fill('Came in late');
-  await page.getByRole('button', { name: 'Keep it' }).click();
+  await page.getByRole('button', { name: desk.results.notScored3, exact: true }).first().click();
+  await page.getByRole('button', { name: desk.classes.cancel }).click();
+  await expect(page.getByText('Give a reason: it is kept with the score.')).toBeVisible();
+  await page.getByLabel(desk.rescoring.reason).fill('Came in late');
+  await page.getByRole('button', { name: desk.classes.cancel }).click();
   await expect(page.getByText('Does not count: Came in late')).toBeVisible();
   await expect(page.getByText(/\d+ of 12/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Take it back' }).click();
+  await page.getByRole('button', { name: desk.assignments.unassign2 }).click();
   await expect(page.getByText(/\d+ of 13/).first()).toBeVisible();
   const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'Report as PDF' }).click();
+  await page.getByRole('link', { name: desk.results.reportAsPdf }).click();
   expect(
     readFileSync(await (await download).path())
       .subarray(0, 5)
@@ -86,8 +87,8 @@ test('one student: every answer, a rating, a decision with its reason and back, 
 
 test('a wrong key: who gains and loses is said before, rescored, and undone', async () => {
   await page.goto(`${path}/items?item=2`);
-  await page.getByRole('link', { name: 'Change what counts …' }).click();
-  await expect(page.getByRole('heading', { name: 'What counts: question 2' })).toBeVisible();
+  await page.getByRole('link', { name: desk.results.changeKeyOrScoring }).click();
+  await expect(page.getByRole('heading', { name: 'Key and scoring: question 2' })).toBeVisible();
   await expectAccessible('rescore', page);
   await page.getByRole('checkbox', { name: '3/5' }).uncheck();
   await page.getByRole('checkbox', { name: '3/8' }).check();
@@ -100,18 +101,16 @@ test('a wrong key: who gains and loses is said before, rescored, and undone', as
   expect([gain! + lose! + same!, gain! > 20]).toEqual([53, true]);
   await page.getByRole('textbox', { name: /^Reason/ }).fill('Three of eight are seventh graders');
   await page.getByRole('button', { name: 'Rescore 53 attempts' }).click();
-  await expect(
-    page.getByText(`53 attempts scored anew: ${gain} gained, ${lose} lost.`),
-  ).toBeVisible();
-  await expect(page.getByText('The bank’s own item still has another key.')).toBeVisible();
-  await page.getByRole('link', { name: 'Back to the items' }).click();
+  await expect(page.getByText(`53 attempts rescored: ${gain} gained, ${lose} lost.`)).toBeVisible();
+  await expect(page.getByText(desk.rescoring.theBanksItemStill)).toBeVisible();
+  await page.getByRole('link', { name: desk.rescoring.backItems }).click();
   await expect(page.getByRole('row').filter({ hasText: 'Key may be wrong' })).toHaveCount(0);
   await page.goBack();
   // The text of the change stands in the list of what was done before.
   const before = page
     .getByRole('listitem')
     .filter({ hasText: 'Three of eight are seventh graders' });
-  await before.getByRole('button', { name: 'Undo' }).click();
+  await before.getByRole('button', { name: desk.common.undo }).click();
   await expect(before).toContainText('undone by Maren Holloway');
   await page.goto(`${path}/items`);
   await expect(page.getByRole('row').filter({ hasText: 'Key may be wrong' })).toHaveCount(1);
@@ -120,14 +119,14 @@ test('a wrong key: who gains and loses is said before, rescored, and undone', as
 test('follow-up: groups with their evidence, a test for each, and on to assigning it to them as practice', async () => {
   await page.goto(`${path}/standards`);
   await page.getByRole('link', { name: /Follow-up/ }).click();
-  await expect(page.getByRole('heading', { name: 'Follow-up' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.results.followUp })).toBeVisible();
   await expectAccessible('follow-up', page);
   const name = await page.getByLabel('Name of group 1').inputValue();
   await page.getByRole('button', { name: /^Make \d practice test/ }).click();
   await expect(page.getByText('made, each with its group in the class.')).toBeVisible();
-  await page.getByRole('link', { name: 'Assign it to them' }).first().click();
+  await page.getByRole('link', { name: desk.results.assignThem }).first().click();
   await expect(page.getByText(name).first()).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Give to \d+ students/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Assign to \d+ students/ })).toBeVisible();
   // Left as it was found.
   await page.evaluate(async () => {
     const { csrf } = await (await fetch('/api/session')).json();
@@ -150,21 +149,21 @@ test('follow-up: groups with their evidence, a test for each, and on to assignin
 
 test('answers from elsewhere: a ragged row is said in its place, then they are read in the same pages', async () => {
   await page.goto('/results');
-  await page.getByRole('link', { name: 'Bring answers in' }).click();
-  await page.getByLabel('Title').fill('On paper');
+  await page.getByRole('link', { name: desk.results.importAnswers }).click();
+  await page.getByLabel(desk.common.title).fill('On paper');
   await page.getByLabel(/^Answers students/).fill('student,1,2\nAda,b\n');
   await page.getByLabel(/^Key/).first().fill('item,key\n1,b\n2,c\n');
-  await page.getByRole('button', { name: 'Read the results' }).click();
+  await page.getByRole('button', { name: desk.results.readResults }).click();
   await expect(page.getByText('Row 2 has 2 cells; the first row names 3.')).toBeVisible();
   await expectAccessible('bringing answers in', page);
   await page.getByLabel(/^Answers students/).fill('student,1,2\nAda,b,c\nBen,b,a\nCleo,d,c\n');
-  await page.getByRole('button', { name: 'Read the results' }).click();
+  await page.getByRole('button', { name: desk.results.readResults }).click();
   await expect(page.getByRole('heading', { name: 'On paper' })).toBeVisible();
   await expect(footing()).toContainText('n 3');
-  await page.getByRole('tab', { name: 'Students' }).click();
+  await page.getByRole('tab', { name: desk.common.students }).click();
   await expect(page.getByRole('rowheader', { name: 'Cleo' })).toBeVisible();
-  await page.getByRole('tab', { name: 'Items' }).click();
+  await page.getByRole('tab', { name: desk.common.items3 }).click();
   await expectAccessible('items from elsewhere', page);
-  await page.getByRole('button', { name: 'Delete' }).click();
+  await page.getByRole('button', { name: desk.results.delete }).click();
   await expect(page.getByText('Deleted.', { exact: false })).toBeVisible();
 });

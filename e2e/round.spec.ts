@@ -4,6 +4,7 @@ import { readFileSync } from 'node:fs';
 import { answerAnything, row, student, teacherPage, watch, type Student } from './people';
 import { typeDate } from './fields';
 import { english } from '@oaken/words';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -20,17 +21,17 @@ test.afterAll(() => expect(complaints).toEqual([]));
 
 const rows = () =>
   page
-    .getByRole('list', { name: 'Items' })
+    .getByRole('list', { name: desk.common.items3 })
     .getByRole('listitem')
-    .filter({ has: page.getByRole('checkbox', { name: /^Pick/ }) });
+    .filter({ has: page.getByRole('checkbox', { name: /^Select/ }) });
 const entries = () => page.locator('.entry');
 const stems = async () =>
   (await page.locator('.entry .stem').allTextContents()).map((text) => text.trim());
 
 test('1. a teacher finds items by grade and standard, reads one as a student and sees it scored', async () => {
-  await page.getByRole('link', { name: 'Banks' }).click();
+  await page.getByRole('link', { name: desk.common.banks }).click();
   await page.getByRole('button', { name: 'Grade 6' }).click();
-  const tree = page.getByRole('list', { name: 'Standards' });
+  const tree = page.getByRole('list', { name: desk.common.standards });
   await tree.getByRole('button', { name: /^Mathematics \d/ }).click();
   await tree.getByRole('button', { name: /^Ratio and proportion \d/ }).click();
   const goal = tree.getByRole('button', { name: /MA\.6\.RAT\.2/ });
@@ -41,18 +42,18 @@ test('1. a teacher finds items by grade and standard, reads one as a student and
   await expect(page).toHaveURL(/grades=6/);
 
   const notebooks = rows().filter({ hasText: 'Four notebooks' });
-  await notebooks.getByRole('button', { name: 'Open', exact: true }).click();
+  await notebooks.getByRole('button', { name: desk.assignments.open, exact: true }).click();
   await notebooks.getByRole('radio', { name: '$12.00' }).check();
-  await notebooks.getByRole('button', { name: 'Score my answer' }).click();
+  await notebooks.getByRole('button', { name: desk.items.scoreMyAnswer }).click();
   await expect(notebooks.getByRole('status')).toContainText('0 of 1 point');
   await notebooks.getByRole('radio', { name: '$15.00' }).check();
   await expect(notebooks.getByRole('status')).toContainText('1 of 1 point');
-  await notebooks.getByRole('tab', { name: 'Where used' }).click();
+  await notebooks.getByRole('tab', { name: desk.banks.whereUsed }).click();
   await expect(notebooks.getByText('Ratios and unit rates')).toBeVisible();
 });
 
 test('2. picks eight, makes a test, reorders by drag and by keyboard, changes points, removes one, edits one', async () => {
-  const tree = page.getByRole('list', { name: 'Standards' });
+  const tree = page.getByRole('list', { name: desk.common.standards });
   await tree.getByRole('button', { name: /^Ratio and proportion \d/ }).click();
   await expect(page.getByText('MA.RAT', { exact: false }).first()).toBeVisible();
   await expect(rows().nth(8)).toBeVisible();
@@ -60,12 +61,17 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   await rows().nth(0).locator('.row').focus();
   await page.keyboard.press('Space');
   for (let index = 1; index < 8; index++)
-    await rows().nth(index).getByRole('checkbox', { name: /^Pick/ }).check();
-  await expect(page.getByRole('region', { name: 'Picked items' })).toContainText('8 picked');
-  await page.getByRole('button', { name: 'Put into a test' }).click();
-  await page.getByRole('textbox', { name: 'Title' }).fill(title);
-  await page.getByRole('radio', { name: 'Test', exact: true }).check();
-  await page.getByRole('button', { name: 'Make the test' }).dblclick();
+    await rows()
+      .nth(index)
+      .getByRole('checkbox', { name: /^Select/ })
+      .check();
+  await expect(page.getByRole('region', { name: desk.banks.selectedItems })).toContainText(
+    '8 picked',
+  );
+  await page.getByRole('button', { name: desk.banks.addTest }).click();
+  await page.getByRole('textbox', { name: desk.common.title }).fill(title);
+  await page.getByRole('radio', { name: desk.common.test, exact: true }).check();
+  await page.getByRole('button', { name: desk.tests.makeTest2 }).dblclick();
   await expect(entries()).toHaveCount(8);
   testAddress = new URL(page.url()).pathname;
 
@@ -78,20 +84,20 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   await expect.poll(async () => (await stems()).indexOf(before[0]!)).toBeGreaterThan(1);
 
   const order = await stems();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: desk.common.undo }).click();
   await expect.poll(async () => (await stems())[0]).toBe(before[0]);
-  await page.getByRole('button', { name: 'Redo' }).click();
+  await page.getByRole('button', { name: desk.tests.redo }).click();
   await expect.poll(stems).toEqual(order);
 
   const points = page.getByLabel('Points for item 1', { exact: true });
   await points.fill('-2');
   await points.press('Enter');
-  await expect(page.getByText('Points cannot be below zero.')).toBeVisible();
+  await expect(page.getByText(desk.tests.pointsCannotBeBelow)).toBeVisible();
   await points.fill('3');
   await points.press('Enter');
   await page.getByRole('button', { name: 'Remove item 8' }).click();
   await expect(entries()).toHaveCount(7);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
 
   // From the bank's page across to the paper, and back again by undo.
   const free = page
@@ -105,7 +111,7 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
     .dragTo(entries().nth(2), { targetPosition: { x: 60, y: 4 } });
   await expect(entries()).toHaveCount(8);
   expect((await stems()).some((text) => text.startsWith(dragged))).toBe(true);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: desk.common.undo }).click();
   await expect(entries()).toHaveCount(7);
 
   // Everything is on the server, not only on this page.
@@ -115,7 +121,7 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
 
   const notebooks = entries().filter({ hasText: 'Four notebooks' });
   await notebooks.getByRole('button', { name: /^Edit item/ }).click();
-  const question = page.getByRole('textbox', { name: 'Question' });
+  const question = page.getByRole('textbox', { name: desk.common.question });
   await question.click();
   await page.keyboard.press('Control+A');
   await page.keyboard.type(
@@ -130,34 +136,34 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   await page.keyboard.press('Control+A');
   await page.keyboard.press('Delete');
   await expect(page.getByText('A choice cannot be empty.').first()).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Save for this test' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: desk.tests.saveThisTest })).toBeDisabled();
   await page.keyboard.type('$16.00');
   await expect(page.getByRole('radio', { name: '$16.00' })).toBeVisible();
   // The key moves to the new choice and back is not pressed: this test's key differs from the bank's.
   const letter = (await chosen.getAttribute('aria-label'))!.slice(-1);
   await page.getByRole('radio', { name: `Choice ${letter} is right` }).check();
-  await page.getByRole('button', { name: 'Save for this test' }).click();
+  await page.getByRole('button', { name: desk.tests.saveThisTest }).click();
   await expect(entries().filter({ hasText: 'Four sketch pads' })).toContainText(
-    'changed for this test only',
+    desk.tests.changedThisTestOnly,
   );
 
   await page.goto('/banks?words=notebooks');
   await expect(rows()).toHaveCount(1);
-  await rows().getByRole('button', { name: 'Open', exact: true }).click();
-  await rows().getByRole('tab', { name: 'Key' }).click();
+  await rows().getByRole('button', { name: desk.assignments.open, exact: true }).click();
+  await rows().getByRole('tab', { name: desk.banks.key }).click();
   await expect(rows().getByText('“$15.00” earns 1 point.')).toBeVisible();
 });
 
 test('3. assigns it to a class; the slip says what goes to whom and when before it is given', async () => {
   await page.goto(`${testAddress}/assign`);
-  const give = page.getByRole('button', { name: /^Give/ });
+  const give = page.getByRole('button', { name: /^Assign/ });
   await expect(give).toBeDisabled();
   await page.getByRole('checkbox', { name: /^7A/ }).check();
   await expect(page.getByText('7A is grade 7. Is that meant?')).toBeVisible();
   await page.getByRole('checkbox', { name: /^7A/ }).uncheck();
   await page.getByRole('checkbox', { name: /^6B/ }).check();
-  await page.getByLabel('Minutes to work').fill('20');
-  await typeDate(page.getByLabel('Closes at'), 'Jan 1, 2020, 10:00 AM');
+  await page.getByLabel(desk.assignments.minutesWork).fill('20');
+  await typeDate(page.getByLabel(desk.assignments.closesAt), 'Jan 1, 2020, 10:00 AM');
   await expect(page.getByText('It closes before it opens.').first()).toBeVisible();
   await expect(give).toBeDisabled();
   const inSixDays = new Date(Date.now() + 6 * 86_400_000).toLocaleDateString('en-US', {
@@ -166,23 +172,23 @@ test('3. assigns it to a class; the slip says what goes to whom and when before 
     year: 'numeric',
     timeZone: 'America/New_York',
   });
-  await typeDate(page.getByLabel('Closes at'), `${inSixDays}, 2:30 PM`);
+  await typeDate(page.getByLabel(desk.assignments.closesAt), `${inSixDays}, 2:30 PM`);
   await expect(
     page.getByText(/^1 test, class 6B, 27 students, opens now, closes .*2:30 PM, 20 minutes$/),
   ).toBeVisible();
   await expect(
     page.getByText('Choices are in a different order for each student.', { exact: false }),
   ).toBeVisible();
-  await page.getByRole('button', { name: 'Give to 27 students' }).dblclick();
-  await expect(page.getByText('Given to 27 students.')).toBeVisible();
-  await page.getByRole('tab', { name: 'List' }).click();
+  await page.getByRole('button', { name: 'Assign to 27 students' }).dblclick();
+  await expect(page.getByText('Assigned to 27 students.')).toBeVisible();
+  await page.getByRole('tab', { name: desk.assignments.list }).click();
   await expect(page.getByRole('cell', { name: title })).toHaveCount(1);
 
   // The same again with one minute, for whoever lets the time run out.
   await page.goto(`${testAddress}/assign`);
   await page.getByRole('checkbox', { name: /^6B/ }).check();
-  await page.getByLabel('Minutes to work').fill('1');
-  await page.getByRole('button', { name: 'Give to 27 students' }).click();
+  await page.getByLabel(desk.assignments.minutesWork).fill('1');
+  await page.getByRole('button', { name: 'Assign to 27 students' }).click();
   await expect(page.getByRole('cell', { name: title })).toHaveCount(2);
 });
 
@@ -196,7 +202,7 @@ test('4. students sit it: one loses the page and hands in, another lets the time
     .getByRole('link', { name: 'Begin' })
     .click();
   await answerAnything(slow.page);
-  await expect(slow.page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(slow.page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
 
   const sitter: Student = await student(browser, '6B', 'BRN6B2', 0);
   watch(sitter.page, complaints);
@@ -210,7 +216,7 @@ test('4. students sit it: one loses the page and hands in, another lets the time
   await sitter.page.getByRole('button', { name: 'Next' }).click();
   await answerAnything(sitter.page, 1);
   await sitter.page.getByRole('button', { name: 'Flag to come back' }).click();
-  await expect(state('Saved')).toBeVisible();
+  await expect(state(desk.tests.saved)).toBeVisible();
 
   // Without network: it is kept on the device, says so, and survives a lost page.
   await sitter.context.setOffline(true);
@@ -230,7 +236,7 @@ test('4. students sit it: one loses the page and hands in, another lets the time
   const way = sitter.page.getByRole('navigation', { name: english.sitting.way });
   await expect(answered()).toHaveCount(3);
   await expect(way.getByRole('button', { name: 'Question 2, answered, flagged' })).toBeVisible();
-  await expect(sitter.page.locator('.state', { hasText: 'Saved' })).toBeVisible();
+  await expect(sitter.page.locator('.state', { hasText: desk.tests.saved })).toBeVisible();
 
   // Changing an answer, then the rest, then handing in.
   await way.getByRole('button', { name: /^Question 1,/ }).click();
@@ -239,15 +245,15 @@ test('4. students sit it: one loses the page and hands in, another lets the time
     await way.getByRole('button', { name: new RegExp(`^Question ${index + 1},`) }).click();
     await answerAnything(sitter.page, index % 2);
   }
-  await sitter.page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await sitter.page.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
   await expect(sitter.page.getByRole('dialog')).toContainText('Flagged to come back:');
   await sitter.page.getByRole('button', { name: 'Hand in now' }).dblclick();
-  await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await expect(row(sitter.page, title).filter({ hasText: english.list.notReleased })).toBeVisible();
 
   // The other one's minute has passed meanwhile, or passes now; the server hands in.
-  await expect(slow.page.getByRole('heading', { name: 'Handed in' })).toBeVisible({
+  await expect(slow.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible({
     timeout: 120_000,
   });
   await slow.page.getByRole('link', { name: 'Back to my work' }).click();
@@ -267,7 +273,7 @@ test('5. the teacher reads results by item and by student, and exports them', as
     await page.goto(`/results/${ids[index]}`);
     await expect(page.getByText('26 students may still hand in', { exact: false })).toBeVisible();
     await expect(page.getByText('Only 1 student:', { exact: false })).toBeVisible();
-    await page.getByRole('tab', { name: 'Students' }).click();
+    await page.getByRole('tab', { name: desk.common.students }).click();
     await expect(page.getByRole('row', { name: how })).toHaveCount(1);
   }
 
@@ -277,7 +283,7 @@ test('5. the teacher reads results by item and by student, and exports them', as
   await expect(footing).toContainText(/mean \d+\.\d\d of 13/);
   for (const name of ['median', 'sd', 'reliability', 'complete'])
     await expect(footing).toContainText(name);
-  await page.getByRole('tab', { name: 'Items' }).click();
+  await page.getByRole('tab', { name: desk.common.items3 }).click();
   const suspect = page.getByRole('row').filter({ hasText: 'Key may be wrong' });
   await expect(suspect).toHaveCount(1);
   await expect(suspect).toContainText('seventh graders');
@@ -285,15 +291,15 @@ test('5. the teacher reads results by item and by student, and exports them', as
     'printer',
   );
   await suspect.getByRole('button').first().click();
-  await expect(page.getByText('alpha without it', { exact: false })).toBeVisible();
+  await expect(page.getByText('alpha if item deleted', { exact: false })).toBeVisible();
 
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Export' }).click();
+  await page.getByRole('button', { name: desk.results.export }).click();
   await page.getByRole('menuitem', { name: 'Items as CSV' }).click();
   const csv = readFileSync(await (await download).path(), 'utf8');
   expect(csv.split('\r\n')[0]).toContain('No.,Question,Standards');
-  await page.getByRole('tab', { name: 'Students' }).click();
-  await page.getByLabel('Hide names').check();
+  await page.getByRole('tab', { name: desk.common.students }).click();
+  await page.getByLabel(desk.common.hideNames).check();
   await expect(
     page.getByRole('rowheader', { name: 'Student 1', exact: true }).first(),
   ).toBeVisible();

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { expectAccessible } from './accessible';
 import { watch } from './people';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 const port = 4672;
 const folder = mkdtempSync(join(tmpdir(), 'oaken-school-'));
@@ -48,31 +49,31 @@ test('begins with a link, adds teachers from a list, imports standards, and its 
   const page = await (await browser.newContext()).newPage();
   watch(page, complaints);
   await page.goto(link);
-  await page.getByLabel('Name', { exact: true }).fill('Alder Street School');
+  await page.getByLabel(desk.common.name, { exact: true }).fill('Alder Street School');
   await page.getByText('6', { exact: true }).click();
-  await page.getByLabel('Given name').fill('Ines');
-  await page.getByLabel('Family name').fill('Amari');
-  await page.getByLabel('Sign-in name').fill('amari');
+  await page.getByLabel(desk.accounts.firstName).fill('Ines');
+  await page.getByLabel(desk.accounts.lastName).fill('Amari');
+  await page.getByLabel(desk.accounts.signInName).fill('amari');
   await page.getByLabel(/^Password/).fill('short');
-  await page.getByRole('button', { name: 'Begin the school' }).click();
+  await page.getByRole('button', { name: desk.accounts.setUpSchool }).click();
   await expect(error(page)).toHaveText('A password needs at least 10 characters.');
   await expectAccessible('setup', page);
   await page.getByLabel(/^Password/).fill('a long password');
-  await page.getByRole('button', { name: 'Begin the school' }).click();
-  await expect(page.getByRole('heading', { name: 'People' })).toBeVisible();
+  await page.getByRole('button', { name: desk.accounts.setUpSchool }).click();
+  await expect(page.getByRole('heading', { name: desk.desk.people })).toBeVisible();
   await expectAccessible('people', page);
 
-  await page.getByRole('button', { name: 'Add teachers' }).click();
-  await page.getByLabel('Names').fill('Ana Lee, ana@alder.example\nBo Díaz\nCy');
-  await expect(page.getByText('Line 3: The family name is missing.')).toBeVisible();
+  await page.getByRole('button', { name: desk.office.addTeachers }).click();
+  await page.getByLabel(desk.classes.names).fill('Ana Lee, ana@alder.example\nBo Díaz\nCy');
+  await expect(page.getByText('Line 3: The last name is missing.')).toBeVisible();
   await page.getByRole('button', { name: 'Add 2 people' }).click();
   const links = page.getByRole('dialog', { name: '2 sign-in links' });
   const welcome = await links.locator('code').first().innerText();
-  await links.getByRole('button', { name: 'Close', exact: true }).last().click();
+  await links.getByRole('button', { name: desk.common.close, exact: true }).last().click();
   await expect(page.getByRole('cell', { name: 'ana.lee' })).toBeVisible();
 
-  await page.getByRole('link', { name: 'Standards' }).click();
-  await expect(page.getByText('There are no standards yet.')).toBeVisible();
+  await page.getByRole('link', { name: desk.common.standards }).click();
+  await expect(page.getByText(desk.office.thereNoStandardsYet)).toBeVisible();
   const csv =
     'code,statement,parent,grades\nMA,Mathematics,,\nMA.6,Ratios,MA,6\nMA.6.1,Use ratios to compare,MA.6,6\n';
   await page
@@ -81,7 +82,7 @@ test('begins with a link, adds teachers from a list, imports standards, and its 
   await expect(page.getByRole('cell', { name: 'Use ratios to compare' })).toBeVisible();
   await page.getByRole('button', { name: 'Import 3 standards' }).click();
   await expect(error(page)).toHaveText('Say which subject it is for.');
-  await page.getByLabel('Subject').fill('Mathematics');
+  await page.getByLabel(desk.common.subject).fill('Mathematics');
   await page.getByRole('button', { name: 'Import 3 standards' }).click();
   await expect(page.getByRole('cell', { name: 'goals' })).toBeVisible();
   await expectAccessible('standards', page);
@@ -92,10 +93,10 @@ test('begins with a link, adds teachers from a list, imports standards, and its 
   await expect(teacher.getByRole('heading', { name: 'Welcome, Ana Lee' })).toBeVisible();
   await expectAccessible('welcome', teacher);
   await teacher.getByLabel(/^Password/).fill('ten letters');
-  await teacher.getByRole('button', { name: 'Save and sign in' }).click();
+  await teacher.getByRole('button', { name: desk.accounts.saveSignIn }).click();
   await expect(teacher.getByText('Good day, Ana')).toBeVisible();
-  await teacher.getByRole('link', { name: 'Account' }).click();
-  await expect(teacher.getByText('this device')).toBeVisible();
+  await teacher.getByRole('link', { name: desk.desk.account }).click();
+  await expect(teacher.getByText(desk.accounts.thisDevice)).toBeVisible();
   await expectAccessible('account', teacher);
 });
 
@@ -107,13 +108,13 @@ test('is there again after a stop, prints no link any more, and does not call it
   expect(await start()).toBeUndefined();
   await page.goto(`http://127.0.0.1:${port}/sign-in`);
   await expect(page.getByRole('heading', { name: 'Alder Street School' })).toBeVisible();
-  await expect(page.getByText('This is a demonstration.')).toHaveCount(0);
+  await expect(page.getByText(desk.accounts.thisDemonstration)).toHaveCount(0);
   await page.goto(link);
-  await expect(page.getByRole('alert')).toContainText('This link has ended.');
+  await expect(page.getByRole('alert')).toContainText('This link has expired.');
 });
 
 test('the demonstration says on its sign-in page that it is one', async ({ page }) => {
   watch(page, complaints);
   await page.goto('/sign-in');
-  await expect(page.getByRole('note')).toContainText('This is a demonstration.');
+  await expect(page.getByRole('note')).toContainText(desk.accounts.thisDemonstration);
 });

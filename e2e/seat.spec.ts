@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { gzipSync } from 'node:zlib';
 import { expectAccessible } from './accessible';
 import { answerAnything, row, student, watch } from './people';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 const open = 'Percent and rates, second look';
 const complaints: string[] = [];
@@ -58,14 +59,17 @@ test('on a phone nothing is cut off, and all of it works by keyboard alone', asy
     if (await page.getByLabel(/^Your answer/).count()) await page.keyboard.type('12');
     else await page.keyboard.press('Space');
     expect(await wide()).toBe(0);
-    const next = page.getByRole('button', { name: n < 8 ? 'Next' : 'Hand in', exact: true });
+    const next = page.getByRole('button', {
+      name: n < 8 ? 'Next' : desk.watching.handIn,
+      exact: true,
+    });
     await next.focus();
     await page.keyboard.press('Enter');
   }
   await expect(page.getByRole('dialog')).toContainText('Everything is answered');
   await page.getByRole('button', { name: 'Hand in now' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
 });
 
 test('two tabs show the same work, and a machine whose clock is hours wrong has the same time', async ({
@@ -74,7 +78,7 @@ test('two tabs show the same work, and a machine whose clock is hours wrong has 
   const { page, context, at } = await fresh(browser, used);
   used = at + 1;
   await answerAnything(page, 0);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   const second = await context.newPage();
   watch(second, complaints);
   // This tab believes it is five hours later.
@@ -98,11 +102,11 @@ test('handed in without network: kept on the device, sent by the next page, and 
   const { page, context, at } = await fresh(browser, used);
   used = at + 1;
   await answerAnything(page, 0);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Next' }).click();
   await answerAnything(page, 1);
-  await page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await page.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
   await page.getByRole('button', { name: 'Hand in now' }).click();
   await expect(page.getByRole('heading', { name: 'Handed in on this device' })).toBeVisible();
   await expectAccessible('handed in without network', page);
@@ -111,7 +115,7 @@ test('handed in without network: kept on the device, sent by the next page, and 
   const later = await context.newPage();
   watch(later, complaints);
   await later.goto('/seat');
-  await expect(row(later, open).filter({ hasText: 'handed in' })).toBeVisible();
+  await expect(row(later, open).filter({ hasText: desk.common.handedIn })).toBeVisible();
 });
 
 test('handed in without network on a page that stays open: it goes by itself, and the page says so', async ({
@@ -120,15 +124,17 @@ test('handed in without network on a page that stays open: it goes by itself, an
   const { page, context, at } = await fresh(browser, used);
   used = at + 1;
   await answerAnything(page, 0);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   await context.setOffline(true);
   await page.getByRole('button', { name: 'Next' }).click();
   await answerAnything(page, 1);
-  await page.getByRole('button', { name: 'Hand in', exact: true }).click();
+  await page.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
   await page.getByRole('button', { name: 'Hand in now' }).click();
   await expect(page.getByRole('heading', { name: 'Handed in on this device' })).toBeVisible();
   await context.setOffline(false);
-  await expect(page.getByRole('heading', { name: 'Handed in', exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: desk.common.handedIn2, exact: true }),
+  ).toBeVisible();
   await expect(page.getByText('too late to be taken')).toHaveCount(0);
 });
 
@@ -138,7 +144,7 @@ test('the database is killed while a student works: nothing is lost and nobody h
   const { page, at } = await fresh(browser, used);
   used = at + 1;
   await answerAnything(page, 0);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   process.kill(
     Number(readFileSync(join(process.env.OAKEN_E2E_DATA!, 'db.pid'), 'utf8')),
     'SIGKILL',

@@ -9,6 +9,7 @@ import { demoSeed } from '@oaken/demo/write';
 import { expectAccessible } from './accessible';
 import { answerAnything, row, student, teacherPage, watch } from './people';
 import { english } from '@oaken/words';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -31,13 +32,13 @@ async function give(index: number, fill: () => Promise<void>): Promise<void> {
 }
 async function giveTo(index: number, way: string, fill = async () => {}): Promise<void> {
   await page.goto(way);
-  await page.getByRole('button', { name: 'some of them: 6D' }).click();
+  await page.getByRole('button', { name: 'some students of 6D' }).click();
   await page
     .getByRole('checkbox', { name: `${index + 1} ${passcodesOf(demoSeed, '6D')[index]!.name}` })
     .check();
   await fill();
-  await page.getByRole('button', { name: 'Give to 1 student' }).click();
-  await expect(page.getByText('Given to 1 student.')).toBeVisible();
+  await page.getByRole('button', { name: 'Assign to 1 student' }).click();
+  await expect(page.getByText('Assigned to 1 student.')).toBeVisible();
 }
 /** Takes a test off the shelf again, and retires an item of its own. */
 const takeOff = (testId: number, item?: number) =>
@@ -71,13 +72,15 @@ test('sections with times of their own: said before, one after the other, and no
   browser,
 }) => {
   await give(20, async () => {
-    await page.getByRole('radio', { name: 'each section' }).check();
+    await page.getByRole('radio', { name: desk.assignments.eachSection }).check();
     // What the test says that sections take stands there already.
     await expect(page.getByLabel('Minutes for Part one')).toHaveValue('25');
     await page.getByLabel('Minutes for Part one').fill('90');
-    await page.getByLabel('With a time limit').check();
+    await page.getByLabel(desk.assignments.withTimeLimit).check();
     await expect(
-      page.getByText('A part cannot have more time than the whole, 40 minutes.').first(),
+      page
+        .getByText('A section or item cannot have more time than the whole test, 40 minutes.')
+        .first(),
     ).toBeVisible();
     await page.getByLabel('Minutes for Part one').fill('20');
     await expect(page.locator('.slip')).toContainText(
@@ -106,9 +109,9 @@ test('sections with times of their own: said before, one after the other, and no
   await expect(step(studentPage, /^Question 1, answered, closed/)).toBeDisabled();
   await studentPage.reload();
   await question(studentPage, 9);
-  await button(studentPage, 'Hand in').click();
+  await button(studentPage, desk.watching.handIn).click();
   await button(studentPage, 'Hand in now').click();
-  await expect(studentPage.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(studentPage.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
   await context.close();
 });
 
@@ -116,8 +119,8 @@ test('each question with its own time, in one sitting: the next one comes by its
   browser,
 }) => {
   await give(21, async () => {
-    await page.getByRole('radio', { name: 'each item' }).check();
-    await page.getByLabel('Minutes for each item').fill('0.1');
+    await page.getByRole('radio', { name: desk.assignments.eachItem }).check();
+    await page.getByLabel(desk.assignments.minutesEachItem).fill('0.1');
     await page.getByText('Leaving', { exact: true }).click();
     await page.getByRole('radio', { name: /^in one sitting/ }).check();
     await expect(page.locator('.slip')).toContainText('Each item has 6 seconds. In one sitting');
@@ -151,7 +154,7 @@ test('text and colours are the student’s own, and the line guide moves by keyb
   await give(22, async () => {});
   const { page: studentPage, context } = await begin(browser, 22, phone);
   await question(studentPage, 1);
-  for (const name of ['Cream', 'Black on white', 'Dark']) {
+  for (const name of ['Cream', 'Black on white', desk.desk.dark]) {
     await button(studentPage, english.sitting.display).click();
     await studentPage.getByRole('radio', { name }).check();
     await expectAccessible(`looks: ${name}, the sheet`, studentPage);
@@ -187,7 +190,7 @@ test('without network the page opens again with everything, takes answers, and s
     .getByRole('link', { name: /^(Begin|Continue)$/ })
     .click();
   await answerAnything(studentPage, 0);
-  await expect(studentPage.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(studentPage.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   await studentPage.evaluate(async () => void (await navigator.serviceWorker.ready));
   await studentPage.reload();
   await expect
@@ -212,7 +215,7 @@ test('without network the page opens again with everything, takes answers, and s
     .click();
   await expect(step(studentPage, /^Question [12], answered/)).toHaveCount(2);
   await context.setOffline(false);
-  await expect(studentPage.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(studentPage.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   const other = await student(browser, '6D', 'BRN6D4', 22);
   await row(other.page, title).getByRole('link', { name: english.list.continue }).click();
   await expect(step(other.page, /^Question [12], answered/)).toHaveCount(2);
@@ -410,14 +413,14 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
       step(
         studentPage,
         new RegExp(
-          `^Question ${n + 1}, (${kind === 'information' ? 'to read' : 'answered|partly answered'}), you are here`,
+          `^Question ${n + 1}, (${kind === 'information' ? desk.results.toRead : 'answered|partly answered'}), you are here`,
         ),
       ),
     ).toBeVisible();
     await expectAccessible(`${kind} on a phone`, studentPage);
     if (n < partKinds.length - 1) await button(studentPage, 'Next').tap();
   }
-  await expect(studentPage.locator('.state', { hasText: 'Saved' })).toBeVisible();
+  await expect(studentPage.locator('.state', { hasText: desk.tests.saved })).toBeVisible();
   await context.close();
   await takeOff(kinds);
 });
@@ -463,10 +466,10 @@ test('practice by keyboard alone: answer, check, hint or answer, on to the next'
   }
   await question(studentPage, 4);
   // Handing in is reached by keys too, and the sheet asks.
-  await tabTo(button(studentPage, 'Hand in'));
+  await tabTo(button(studentPage, desk.watching.handIn));
   await key('Enter');
   await tabTo(button(studentPage, 'Hand in now'));
   await key('Enter');
-  await expect(studentPage.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(studentPage.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
   await context.close();
 });

@@ -4,6 +4,7 @@ import { execFileSync } from 'node:child_process';
 import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 import { choose } from './fields';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 test('notes in the margin follow every change, lead to their items and can be put away', async ({
   browser,
@@ -11,15 +12,15 @@ test('notes in the margin follow every change, lead to their items and can be pu
   const page = await teacherPage(browser);
   const problems: string[] = [];
   watch(page, problems);
-  const rows = page.getByRole('list', { name: 'Items' }).getByRole('listitem');
+  const rows = page.getByRole('list', { name: desk.common.items3 }).getByRole('listitem');
   await page.goto('/banks?words=ma6rat1&kind=single-choice');
   await expect(rows.nth(1)).toBeVisible();
   for (const row of [0, 1]) await rows.nth(row).getByRole('checkbox').check();
-  await page.getByRole('button', { name: 'Put into a test' }).click();
-  await page.getByRole('textbox', { name: 'Title' }).fill('Two are few');
-  await page.getByRole('button', { name: 'Make the test' }).click();
+  await page.getByRole('button', { name: desk.banks.addTest }).click();
+  await page.getByRole('textbox', { name: desk.common.title }).fill('Two are few');
+  await page.getByRole('button', { name: desk.tests.makeTest2 }).click();
 
-  const notes = page.getByRole('complementary', { name: 'Notes in the margin' });
+  const notes = page.getByRole('complementary', { name: desk.tests.notesInMargin });
   await expect(notes).toContainText(
     'Fewer than 3 items say little about a standard: MA.6.RAT.1 has 2.',
   );
@@ -31,17 +32,17 @@ test('notes in the margin follow every change, lead to their items and can be pu
   await expect(page.locator('.entry').first()).toBeFocused();
 
   // A third item on the standard, by key from the bank's page, and the note is gone; undone, it is back.
-  await page.getByLabel('Search words or a standard’s code').fill('ma6rat1');
+  await page.getByLabel(desk.banks.searchWordsOrStandards).fill('ma6rat1');
   await expect(page.locator('.line').first()).toContainText('MA.6.RAT.1');
   await page
     .getByRole('button', { name: /^Put in:/ })
     .first()
     .press('Enter');
   await expect(notes).not.toContainText('Fewer than 3');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: desk.common.undo }).click();
   await expect(notes).toContainText('Fewer than 3');
   const toggle = page
-    .getByRole('region', { name: 'The test’s totals' })
+    .getByRole('region', { name: desk.tests.theTestsTotals })
     .getByRole('button', { name: /notes?$/ });
   await toggle.click();
   await expect(notes).toHaveCount(0);
@@ -62,34 +63,34 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   watch(page, problems);
   await page.goto('/tests');
   await page
-    .getByRole('group', { name: 'Whose tests' })
+    .getByRole('group', { name: desk.tests.whoseTests })
     .getByRole('button', { name: /My school/ })
     .click();
-  await choose(page.getByRole('combobox', { name: 'Subject' }), /^Earth science/);
+  await choose(page.getByRole('combobox', { name: desk.common.subject }), /^Earth science/);
   await expect(
     page.getByRole('link', { name: 'Rocks, water and wind', exact: true }),
   ).toBeVisible();
   await expect(page.getByRole('link', { name: 'The rope ferry', exact: true })).toHaveCount(0);
   await expectAccessible('the shelf of tests', page);
-  await page.getByRole('link', { name: 'Look through Rocks, water and wind' }).click();
+  await page.getByRole('link', { name: 'Preview Rocks, water and wind' }).click();
   await expect(
-    page.getByText('Looking through Tobias Lindqvist’s original; nothing is recorded'),
+    page.getByText('Preview of Tobias Lindqvist’s original; nothing is recorded'),
   ).toBeVisible();
-  await choose(page.getByRole('combobox', { name: 'Choices' }), 'at most 2');
+  await choose(page.getByRole('combobox', { name: desk.tests.choices2 }), 'at most 2');
   await expect(
     page.getByRole('radio').or(page.getByRole('checkbox', { name: /^(?!shuffled|read)/ })),
   ).toHaveCount(2);
   await page.getByRole('radio').first().check();
   await expectAccessible('a test looked through', page);
-  await page.getByRole('button', { name: 'Hand in' }).click();
+  await page.getByRole('button', { name: desk.watching.handIn }).click();
   await page.getByRole('button', { name: 'Hand in now' }).click();
   await expect(page.getByRole('heading', { name: /^[\d.]+ of \d+ points$/ })).toBeVisible();
   await expect(page.getByText('Nothing was recorded.')).toBeVisible();
   await expectAccessible('the points of a test looked through', page);
 
-  await page.getByRole('button', { name: 'Copy', exact: true }).click();
-  await page.getByRole('textbox', { name: 'Title of the copy' }).fill('Rocks for my class');
-  await page.getByRole('button', { name: 'Make the copy' }).click();
+  await page.getByRole('button', { name: desk.common.copy, exact: true }).click();
+  await page.getByRole('textbox', { name: desk.tests.titleCopy2 }).fill('Rocks for my class');
+  await page.getByRole('button', { name: desk.tests.copyTest }).click();
   await expect(
     page.getByText(
       'Your copy of “Rocks, water and wind” by Tobias Lindqvist; the original is not touched.',
@@ -98,12 +99,12 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   await expect(page.locator('.entry')).toHaveCount(9);
   await page.locator('.entry').first().press('Delete');
   await expect(page.locator('.entry')).toHaveCount(8);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
 
   // The original can be opened, and says that nothing here changes it.
   await page.goto('/tests');
   await page
-    .getByRole('group', { name: 'Whose tests' })
+    .getByRole('group', { name: desk.tests.whoseTests })
     .getByRole('button', { name: /My school/ })
     .click();
   await page.getByRole('link', { name: 'Rocks, water and wind', exact: true }).click();
@@ -118,24 +119,24 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   // Copied from the shelf, whose dialog has its title the first time already.
   await page.goto('/tests');
   await page.getByRole('button', { name: 'Copy Rocks for my class' }).click();
-  await expect(page.getByRole('textbox', { name: 'Title of the copy' })).toHaveValue(
+  await expect(page.getByRole('textbox', { name: desk.tests.titleCopy2 })).toHaveValue(
     'Rocks for my class, copy',
   );
-  await page.getByRole('button', { name: 'Cancel' }).click();
+  await page.getByRole('button', { name: desk.common.cancel }).click();
 
   // Into a folder, and out of the way again.
-  await page.getByRole('button', { name: 'New folder', exact: true }).click();
-  await page.getByRole('textbox', { name: 'Name of the new folder' }).fill('Borrowed');
+  await page.getByRole('button', { name: desk.tests.newFolder, exact: true }).click();
+  await page.getByRole('textbox', { name: desk.tests.nameNewFolder }).fill('Borrowed');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Put Rocks for my class into a folder' }).click();
+  await page.getByRole('button', { name: 'Move Rocks for my class to a folder' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Borrowed' }).click();
   await page
-    .getByRole('list', { name: 'Folders of tests' })
+    .getByRole('list', { name: desk.tests.foldersTests })
     .getByRole('button', { name: /^Borrowed/ })
     .click();
   await expect(page.getByText('1 test found')).toBeVisible();
-  await page.getByRole('button', { name: 'Put Rocks for my class into the bin' }).click();
-  await expect(page.getByText('is in the bin', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: 'Delete Rocks for my class' }).click();
+  await expect(page.getByText('is deleted', { exact: false })).toBeVisible();
   expect(problems).toEqual([]);
   await page.close();
 });
@@ -147,13 +148,13 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   const problems: string[] = [];
   watch(page, problems);
   await page.goto('/tests');
-  await page.getByRole('button', { name: 'New test' }).click();
-  await page.getByRole('textbox', { name: 'Title' }).fill('Rates from a blank page');
-  await page.getByRole('button', { name: 'Make the test' }).click();
+  await page.getByRole('button', { name: desk.tests.newTest }).click();
+  await page.getByRole('textbox', { name: desk.common.title }).fill('Rates from a blank page');
+  await page.getByRole('button', { name: desk.tests.makeTest2 }).click();
   // Whoever is quicker than the search stays on the item that they had reached.
   await expect(page.locator('.line .row').first()).toBeVisible();
   const searched = page.waitForResponse((response) => response.url().includes('words=ma6rat2'));
-  await page.getByLabel('Search words or a standard’s code').fill('ma6rat2');
+  await page.getByLabel(desk.banks.searchWordsOrStandards).fill('ma6rat2');
   const entries = page.locator('.entry');
   await page.locator('.line .row').first().focus();
   await searched;
@@ -169,39 +170,41 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   await page.getByRole('button', { name: 'Rules of section 1' }).click();
   await choose(
     page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }),
-    'A draw: so many of these',
+    desk.tests.aDrawFromThese,
   );
   const howMany = page.getByLabel('How many each student gets of section 1');
   await howMany.fill('9');
   await howMany.press('Tab');
   await expect(
-    page.getByText('There are only 4 items. Ask for fewer, or let more in.'),
+    page.getByText('There are only 4 items. Ask for fewer, or widen the search.'),
   ).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Assign', exact: true })).toBeDisabled();
-  await page.getByRole('button', { name: '1 thing in the way' }).click();
+  await expect(page.getByRole('button', { name: desk.common.assign, exact: true })).toBeDisabled();
+  await page.getByRole('button', { name: '1 problem to fix' }).click();
   await expect(page.getByText('Section 1 draws 9 items out of 4.')).toBeVisible();
-  await page.getByRole('button', { name: 'Go there' }).click();
+  await page.getByRole('button', { name: desk.tests.goThere }).click();
   await expect(page.getByRole('button', { name: 'Rules of section 1' })).toBeFocused();
   await howMany.fill('2');
   await howMany.press('Tab');
-  await expect(page.getByRole('region', { name: 'The test’s totals' })).toContainText('2 items');
+  await expect(page.getByRole('region', { name: desk.tests.theTestsTotals })).toContainText(
+    '2 items',
+  );
   await choose(
     page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }),
-    'A draw: so many of what a search finds',
+    desk.tests.aDrawFromSearch,
   );
   await expect(page.getByText(/^\s*of \d+/).first()).toBeVisible();
   await choose(
     page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }),
-    'Every student gets all of these',
+    desk.tests.everyStudentGetsAll,
   );
   await expectAccessible('a section’s rules', page);
 
   // One hundred points, shared out to the hundredth.
   await choose(
-    page.getByRole('combobox', { name: 'How points are counted' }),
-    'Items share a fixed total',
+    page.getByRole('combobox', { name: desk.tests.howPointsCounted2 }),
+    desk.tests.itemsShareFixedTotal,
   );
-  const total = page.getByLabel('Total that is shared');
+  const total = page.getByLabel(desk.tests.totalShared);
   await total.fill('100');
   await total.press('Tab');
   await expect(entries.first()).toContainText('25 pt');
@@ -209,41 +212,43 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   await share.fill('2');
   await share.press('Enter');
   await expect(entries.first()).toContainText('40 pt');
-  await expect(page.getByRole('region', { name: 'The test’s totals' })).toContainText('100 points');
+  await expect(page.getByRole('region', { name: desk.tests.theTestsTotals })).toContainText(
+    '100 points',
+  );
 
   // One action puts a similar item in the place of another; one step takes it back.
   const first = await entries.first().locator('.stem').textContent();
   await entries.first().hover();
   await page.getByRole('button', { name: 'A similar item for item 1' }).click();
-  const dialog = page.getByRole('dialog', { name: 'In place of item 1' });
+  const dialog = page.getByRole('dialog', { name: 'Replace item 1' });
   await expectAccessible('similar items', page);
-  await dialog.getByRole('button', { name: 'Take this' }).first().click();
+  await dialog.getByRole('button', { name: desk.tests.useThis }).first().click();
   await expect(entries.first().locator('.stem')).not.toHaveText(first!);
   await expect(entries).toHaveCount(4);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: desk.common.undo }).click();
   await expect(entries.first().locator('.stem')).toHaveText(first!);
 
   // Form B: parallel items in their places; the first form stays.
-  await page.getByRole('button', { name: 'Add a form' }).click();
+  await page.getByRole('button', { name: desk.tests.addForm }).click();
   await page.getByRole('button', { name: /^Parallel items/ }).click();
   await expect(page.getByRole('tab', { name: 'Form B' })).toHaveAttribute('aria-selected', 'true');
-  await expect(page.getByText('another item than in form A').first()).toBeVisible();
+  await expect(page.getByText(desk.tests.notItemForm).first()).toBeVisible();
   await expect(page.getByText(/than form A by|As hard as form A|is not known yet/)).toBeVisible();
   await expectAccessible('a form', page);
-  await page.getByRole('button', { name: 'Leave out' }).first().click();
+  await page.getByRole('button', { name: desk.tests.exclude }).first().click();
   await expect(page.getByText(/^3 of 4 items/)).toBeVisible();
-  await page.getByRole('tab', { name: 'Form A' }).click();
+  await page.getByRole('tab', { name: desk.tests.form2 }).click();
   await expect(entries).toHaveCount(4);
 
-  await page.getByRole('button', { name: 'Call it ready' }).click();
+  await page.getByRole('button', { name: desk.tests.markAsReady }).click();
   await expect(
-    page.getByRole('region', { name: 'The test’s totals' }).getByRole('status'),
-  ).toHaveText('Ready');
+    page.getByRole('region', { name: desk.tests.theTestsTotals }).getByRole('status'),
+  ).toHaveText(desk.tests.ready);
   await page.reload();
   await expect(page.getByRole('tab', { name: 'Form B' })).toBeVisible();
   // The slip says which forms go round.
-  await page.getByRole('button', { name: 'Assign', exact: true }).click();
-  await page.getByText('Forms', { exact: true }).click();
+  await page.getByRole('button', { name: desk.common.assign, exact: true }).click();
+  await page.getByText(desk.tests.forms, { exact: true }).click();
   await page.getByRole('checkbox', { name: 'form B' }).check();
   await page.locator('.class').filter({ hasText: '6B' }).getByRole('checkbox').check();
   await expect(page.getByText('Forms A and B go round in turn.', { exact: false })).toBeVisible();
@@ -258,16 +263,16 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   const problems: string[] = [];
   watch(page, problems);
   await page.goto('/tests');
-  await page.getByRole('button', { name: 'New test' }).click();
-  await page.getByRole('textbox', { name: 'Title' }).fill('By blueprint');
-  await page.getByRole('radio', { name: 'a blueprint that the machine fills' }).check();
-  await page.getByRole('button', { name: 'Make the test' }).click();
+  await page.getByRole('button', { name: desk.tests.newTest }).click();
+  await page.getByRole('textbox', { name: desk.common.title }).fill('By blueprint');
+  await page.getByRole('radio', { name: desk.tests.aBlueprintFindsItems }).check();
+  await page.getByRole('button', { name: desk.tests.makeTest2 }).click();
   await expect(page.getByText('The blueprint has no rows.', { exact: false })).toBeVisible();
-  await page.getByRole('button', { name: 'Standards', exact: true }).click();
-  await page.getByLabel('Code or words of a standard').fill('MA.6');
+  await page.getByRole('button', { name: desk.common.standards, exact: true }).click();
+  await page.getByLabel(desk.banks.codeOrWordsStandard).fill('MA.6');
   for (const code of ['MA.6.RAT.2', 'MA.6.NUM.1'])
     await page.getByRole('checkbox', { name: new RegExp(code) }).check();
-  await page.getByRole('button', { name: 'Take 2 standards' }).click();
+  await page.getByRole('button', { name: 'Use 2 standards' }).click();
   const cell = async (name: string, want: string) => {
     const field = page.getByLabel(`${name}: wanted`);
     await field.fill(want);
@@ -275,37 +280,37 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   };
   await cell('MA.6.RAT.2, depth 2', '3');
   await cell('MA.6.NUM.1, depth 2', '2');
-  const aim = page.getByLabel('Share of the points that students should earn');
+  const aim = page.getByLabel(desk.tests.sharePointsStudentsShould);
   await aim.fill('0.6');
   await aim.press('Tab');
   await expectAccessible('a blueprint', page);
-  await page.getByRole('button', { name: 'Fill it from the banks' }).click();
-  await expect(page.getByRole('heading', { name: 'It can be filled' })).toBeVisible();
+  await page.getByRole('button', { name: desk.tests.findItems2 }).click();
+  await expect(page.getByRole('heading', { name: desk.tests.allCellsCanBe })).toBeVisible();
   await expect(
     page.getByText(
       /^Expected scores miss the aim by 0\.\d\d points; no choice from these items comes nearer/,
     ),
   ).toBeVisible();
   await expectAccessible('a filled blueprint', page);
-  await page.getByRole('button', { name: 'Put them into the test' }).click();
+  await page.getByRole('button', { name: desk.tests.addTest }).click();
   await expect(page.locator('.entry')).toHaveCount(5);
-  const notes = page.getByRole('complementary', { name: 'Notes in the margin' });
+  const notes = page.getByRole('complementary', { name: desk.tests.notesInMargin });
   await expect(notes).not.toContainText('too few.');
   await page.locator('.entry').first().press('Delete');
   await expect(notes).toContainText(
     /MA\.6\.(RAT\.2|NUM\.1), depth 2 has \d of \d items: 1 too few\./,
   );
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: desk.common.undo }).click();
   await expect(page.locator('.entry')).toHaveCount(5);
 
   // More than the banks hold: which cell, by how much, and the nearest that can be had.
-  await page.getByRole('link', { name: 'Blueprint', exact: true }).click();
+  await page.getByRole('link', { name: desk.tests.blueprint, exact: true }).click();
   await cell('MA.6.NUM.1, depth 2', '90');
-  await page.getByRole('button', { name: 'Fill it from the banks' }).click();
-  await expect(page.getByRole('heading', { name: 'It cannot be filled whole' })).toBeVisible();
+  await page.getByRole('button', { name: desk.tests.findItems2 }).click();
+  await expect(page.getByRole('heading', { name: desk.tests.someCellsCantBe })).toBeVisible();
   await expect(page.getByText(/^MA\.6\.NUM\.1, depth 2: \d+ items short of 90\.$/)).toBeVisible();
   await expect(
-    page.getByText('No choice from these items misses less', { exact: false }),
+    page.getByText('No other choice from these items comes closer', { exact: false }),
   ).toBeVisible();
   expect(problems).toEqual([]);
   await page.close();
@@ -358,26 +363,26 @@ test('a better wording is made in a test and given back to the bank, which is sh
   });
   await page.goto(`/tests/${testId}`);
   await page.locator('.entry').first().press('Enter');
-  const question = page.getByRole('textbox', { name: 'Question', exact: true });
+  const question = page.getByRole('textbox', { name: desk.common.question, exact: true });
   await expect(question).toContainText('nearer to the mill');
   await question.fill('Is the west harbour nearer to the mill than the east one?');
-  await page.getByRole('button', { name: 'Save for this test' }).click();
-  await expect(page.getByText('changed for this test only')).toBeVisible();
+  await page.getByRole('button', { name: desk.tests.saveThisTest }).click();
+  await expect(page.getByText(desk.tests.changedThisTestOnly)).toBeVisible();
   await page.locator('.entry').first().press('Enter');
-  await page.getByRole('button', { name: 'Give back to the bank' }).click();
-  const dialog = page.getByRole('dialog', { name: /^Give it back to/ });
+  await page.getByRole('button', { name: desk.tests.saveBank }).click();
+  const dialog = page.getByRole('dialog', { name: /^Save to/ });
   await expect(dialog.getByText('Given back', { exact: false })).toBeVisible();
   await expect(dialog.locator('ins').filter({ hasText: 'west' })).toBeVisible();
   await expectAccessible('giving back to the bank', page);
-  await dialog.getByRole('button', { name: 'Make it the bank’s' }).click();
+  await dialog.getByRole('button', { name: desk.tests.saveBank2 }).click();
   await expect(page.getByText('The bank has this wording now.', { exact: false })).toBeVisible();
-  await expect(page.getByRole('button', { name: 'Give back to the bank' })).toHaveCount(0);
+  await expect(page.getByRole('button', { name: desk.tests.saveBank })).toHaveCount(0);
   await page.goto(`/items/${item}`);
-  await expect(page.getByRole('textbox', { name: 'Question', exact: true })).toContainText(
-    'Is the west harbour',
-  );
+  await expect(
+    page.getByRole('textbox', { name: desk.common.question, exact: true }),
+  ).toContainText('Is the west harbour');
   await page.goto(`/tests/${testId}`);
-  await expect(page.getByText('changed for this test only')).toHaveCount(0);
+  await expect(page.getByText(desk.tests.changedThisTestOnly)).toHaveCount(0);
   expect(problems).toEqual([]);
   await page.evaluate(
     async ([id, value]) => {
@@ -398,13 +403,16 @@ test('a better wording is made in a test and given back to the bank, which is sh
 test('two build one test: what a colleague changes comes in by itself', async ({ browser }) => {
   const mine = await teacherPage(browser);
   await mine.goto('/tests');
-  await mine.getByRole('button', { name: 'New test' }).click();
-  await mine.getByRole('textbox', { name: 'Title' }).fill('Built together');
-  await mine.getByRole('button', { name: 'Make the test' }).click();
-  await mine.getByRole('button', { name: 'Share' }).click();
-  await choose(mine.getByRole('combobox', { name: 'Share with a colleague' }), 'Tobias Lindqvist');
+  await mine.getByRole('button', { name: desk.tests.newTest }).click();
+  await mine.getByRole('textbox', { name: desk.common.title }).fill('Built together');
+  await mine.getByRole('button', { name: desk.tests.makeTest2 }).click();
+  await mine.getByRole('button', { name: desk.tests.share }).click();
+  await choose(
+    mine.getByRole('combobox', { name: desk.tests.shareWithColleague }),
+    'Tobias Lindqvist',
+  );
   await expectAccessible('sharing a test', mine);
-  await mine.getByRole('button', { name: 'Save', exact: true }).click();
+  await mine.getByRole('button', { name: desk.common.save, exact: true }).click();
   await expect(
     mine.getByText('Your original, built together with Tobias Lindqvist.'),
   ).toBeVisible();
@@ -454,7 +462,7 @@ test('building without network: said, kept over a reload, sent in order, and a c
     itemIds: [],
   });
   await page.goto(`/tests/${id}`);
-  const title = page.getByLabel('Title of the test');
+  const title = page.getByLabel(desk.tests.titleTest);
   const retitle = async (text: string) => {
     await title.fill(text);
     await title.press('Tab');
@@ -466,13 +474,13 @@ test('building without network: said, kept over a reload, sent in order, and a c
     route.request().postDataJSON().clientKey ? route.abort() : route.continue(),
   );
   await retitle('In the tunnel');
-  await page.getByRole('button', { name: 'Add a section' }).click();
-  await expect(page.getByText('Not saved yet', { exact: true })).toBeVisible();
-  await expect(page.getByText('2 steps wait in this browser', { exact: false })).toBeVisible();
+  await page.getByRole('button', { name: desk.tests.addSection }).click();
+  await expect(page.getByText(desk.tests.notSavedYet, { exact: true })).toBeVisible();
+  await expect(page.getByText('2 changes wait in this browser', { exact: false })).toBeVisible();
   await expectAccessible('building without network', page);
   await page.reload();
   await expect(title).toHaveValue('In the tunnel');
-  await expect(page.getByText('2 steps wait in this browser', { exact: false })).toBeVisible();
+  await expect(page.getByText('2 changes wait in this browser', { exact: false })).toBeVisible();
 
   // The network is back, and a colleague has found another title meanwhile.
   await ask('POST', `/api/tests/${id}/changes`, {
@@ -483,7 +491,7 @@ test('building without network: said, kept over a reload, sent in order, and a c
   const stuck = page.getByRole('alert').filter({ hasText: 'Not saved: a change of the heading.' });
   await expect(stuck).toContainText('The title is “Theirs” now; yours was “In the tunnel”.');
   await expect(title).toHaveValue('Theirs');
-  await stuck.getByRole('button', { name: 'Save mine over it' }).click();
+  await stuck.getByRole('button', { name: desk.tests.saveMine }).click();
   await expect(stuck).toBeHidden();
   await page.reload();
   await expect(title).toHaveValue('In the tunnel');
@@ -501,10 +509,10 @@ test('on paper: every item whole on one page, keys only where they belong, each 
   const page = await teacherPage(browser);
   await page.goto('/tests?');
   await page.getByRole('link', { name: 'Ratios and unit rates', exact: true }).click();
-  await page.getByRole('button', { name: 'Add a form' }).click();
-  await page.getByRole('button', { name: /^In another order/ }).click();
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Print', exact: true }).click();
+  await page.getByRole('button', { name: desk.tests.addForm }).click();
+  await page.getByRole('button', { name: /^Another order/ }).click();
+  await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: desk.tests.print, exact: true }).click();
   await page.getByRole('checkbox', { name: 'Form B' }).check();
   await expect(page.locator('[data-sheet="booklet"]')).toHaveCount(2);
   await expectAccessible('the print page', page);
@@ -513,9 +521,9 @@ test('on paper: every item whole on one page, keys only where they belong, each 
   const booklets = textOf(await page.pdf({ preferCSSPageSize: true, format: 'Letter' }));
   const whole = booklets.join('\n');
   for (const text of [
-    'Name',
-    'Class',
-    'Date',
+    desk.common.name,
+    desk.common.class,
+    desk.tests.date,
     'Work alone. Scratch paper is allowed',
     'Points: ______ of 13',
   ])
@@ -524,20 +532,20 @@ test('on paper: every item whole on one page, keys only where they belong, each 
   expect(booklets[0]).toMatch(/form A\s+page 1/);
   expect(booklets.find((booklet) => /form B/.test(booklet))).toMatch(/form B\s+page 1/);
   // Nothing of the keys, rules or explanations.
-  for (const secret of ['earns', 'Answer key', 'Explanation', 'MA.6.RAT'])
+  for (const secret of ['earns', 'Answer key', desk.common.explanation, 'MA.6.RAT'])
     expect(whole).not.toContain(secret);
   // An item's first words and its last choice stand on one page.
   const pages = booklets.filter((booklet) => /form A/.test(booklet));
   expect(pages.some((text) => text.includes('In a running club, the ratio of seventh'))).toBe(true);
   for (const [begins, ends] of [
-    ['How many litres', 'Answer:'],
+    ['How many litres', desk.kinds.answer],
     ['Which pack gives the lowest price', '10 for $7.00'],
   ] as const)
     expect(pages.some((text) => text.includes(begins) && text.includes(ends))).toBe(true);
 
   await page.getByRole('checkbox', { name: 'booklet' }).uncheck();
-  await page.getByRole('checkbox', { name: 'answer key' }).check();
-  await page.getByRole('checkbox', { name: 'marking guide' }).check();
+  await page.getByRole('checkbox', { name: desk.tests.answerKey2 }).check();
+  await page.getByRole('checkbox', { name: desk.tests.markingGuide2 }).check();
   await expect(page.locator('[data-sheet]')).toHaveCount(4);
   const keys = textOf(await page.pdf({ preferCSSPageSize: true, format: 'Letter' })).join('\n');
   for (const text of [
@@ -549,11 +557,11 @@ test('on paper: every item whole on one page, keys only where they belong, each 
   ])
     expect(keys).toContain(text);
   // The shared school's test is as it was.
-  await page.getByRole('link', { name: 'Back to the test' }).click();
+  await page.getByRole('link', { name: desk.tests.backTest }).click();
   await page.getByRole('tab', { name: 'Form B' }).click();
-  await page.getByRole('button', { name: 'Remove form' }).click();
+  await page.getByRole('button', { name: desk.tests.removeForm }).click();
   await expect(page.getByRole('tab', { name: 'Form B' })).toHaveCount(0);
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   await page.close();
 });
 

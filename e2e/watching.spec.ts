@@ -5,6 +5,7 @@ import { demoSeed } from '@oaken/demo/write';
 import { expectAccessible } from './accessible';
 import { answerAnything, row, student, teacherPage, watch, type Student } from './people';
 import { english } from '@oaken/words';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -20,15 +21,15 @@ test.beforeAll(async ({ browser }) => {
   watch(page, complaints);
   await page.goto('/tests');
   await page.getByRole('link', { name: `Assign ${title}` }).click();
-  await page.getByRole('button', { name: 'some of them: 7A' }).click();
+  await page.getByRole('button', { name: 'some students of 7A' }).click();
   await page.getByRole('checkbox', { name: `${place + 1} ${name}` }).check();
-  await page.getByRole('button', { name: 'Give to 1 student' }).click();
-  await expect(page.getByText('Given to 1 student.')).toBeVisible();
+  await page.getByRole('button', { name: 'Assign to 1 student' }).click();
+  await expect(page.getByText('Assigned to 1 student.')).toBeVisible();
   await page.goto('/schedule');
   await page
-    .getByRole('tab', { name: 'List' })
-    .or(page.getByRole('button', { name: 'List' }))
-    .or(page.getByLabel('List'))
+    .getByRole('tab', { name: desk.assignments.list })
+    .or(page.getByRole('button', { name: desk.assignments.list }))
+    .or(page.getByLabel(desk.assignments.list))
     .first()
     .click();
   await page
@@ -38,7 +39,7 @@ test.beforeAll(async ({ browser }) => {
     .getByRole('link')
     .first()
     .click();
-  await page.getByRole('link', { name: 'Watch' }).click();
+  await page.getByRole('link', { name: desk.common.watch }).click();
   sitter = await student(browser, '7A', 'BRN7A5', place);
   watch(sitter.page, complaints);
 });
@@ -47,10 +48,10 @@ test.afterAll(async () => {
   await sitter.context.close();
 });
 const line = () => page.getByRole('row').filter({ hasText: name });
-const pick = () => page.getByRole('checkbox', { name: `Pick ${name}` }).check();
+const pick = () => page.getByRole('checkbox', { name: `Select ${name}` }).check();
 
 test('where the student is, what is answered, and leaving the page are there as they happen', async () => {
-  await expect(line()).toContainText('not begun');
+  await expect(line()).toContainText(desk.common.notBegun);
   await row(sitter.page, title).getByRole('link', { name: 'Begin' }).click();
   await expect(line()).toContainText('working on 1');
   await answerAnything(sitter.page);
@@ -60,35 +61,37 @@ test('where the student is, what is answered, and leaving the page are there as 
   await expect(line()).toContainText('working on 2');
   await expect(line().getByRole('img', { name: /item 2: not answered, flagged/ })).toBeVisible();
   await expectAccessible('watching', page);
-  await page.getByLabel('Right and wrong').check();
+  await page.getByLabel(desk.watching.rightWrong).check();
   await expect(line().getByRole('img', { name: /item 1: answered, \d+%/ })).toBeVisible();
-  await page.getByLabel('Hide names').check();
+  await page.getByLabel(desk.common.hideNames).check();
   await expect(page.getByText(name)).toHaveCount(0);
-  await page.getByLabel('Hide names').uncheck();
+  await page.getByLabel(desk.common.hideNames).uncheck();
   await line().getByRole('button', { name }).click();
   await expect(page.getByRole('dialog', { name: `${name}, so far` })).toContainText('saved today');
   await expectAccessible('work so far', page);
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Projector' }).click();
-  await expect(page.getByRole('region', { name: 'Counts and time' })).toContainText('1 working');
+  await page.getByRole('button', { name: desk.watching.projector }).click();
+  await expect(page.getByRole('region', { name: desk.watching.countsTime })).toContainText(
+    '1 working',
+  );
   await expect(page.getByText(name)).toHaveCount(0);
   await expectAccessible('projector', page);
-  await page.getByRole('button', { name: 'Back to the class' }).click();
+  await page.getByRole('button', { name: desk.classes.backClass }).click();
 });
 
 test('something said, a pause, handing in and opening again reach the student’s page by themselves', async () => {
   await pick();
-  await page.getByRole('button', { name: `Say to ${name}` }).click();
+  await page.getByRole('button', { name: `Message to ${name}` }).click();
   await expectAccessible('saying something', page);
-  await page.getByLabel('What their pages show').fill('Use the scratch paper.');
-  await page.getByRole('button', { name: 'Say it' }).click();
+  await page.getByLabel(desk.watching.messageShownOnTheir).fill('Use the scratch paper.');
+  await page.getByRole('button', { name: desk.watching.send }).click();
   await expect(
     sitter.page.getByRole('alert').filter({ hasText: 'Use the scratch paper.' }),
   ).toBeVisible();
   await expectAccessible('something was said', sitter.page);
   await sitter.page.getByRole('button', { name: 'I have read it' }).click();
 
-  await page.getByRole('button', { name: 'Pause', exact: true }).click();
+  await page.getByRole('button', { name: desk.watching.pause, exact: true }).click();
   await expect(line()).toContainText('paused');
   await expect(sitter.page.getByRole('heading', { name: english.sitting.paused })).toBeVisible();
   await expectAccessible('paused', sitter.page);
@@ -96,27 +99,27 @@ test('something said, a pause, handing in and opening again reach the student’
   await sitter.page.reload();
   await expect(sitter.page.getByRole('heading', { name: english.sitting.paused })).toBeVisible();
   await pick();
-  await page.getByRole('button', { name: 'Go on', exact: true }).click();
+  await page.getByRole('button', { name: desk.watching.resume, exact: true }).click();
   await expect(sitter.page.getByRole('heading', { name: /^Question \d/ })).toBeVisible();
 
   // Minutes come first, nothing else is ticked, and whoever was picked stays picked.
   await pick();
-  await page.getByRole('button', { name: 'More time' }).click();
-  const more = page.getByRole('dialog', { name: 'More for 1 student' });
+  await page.getByRole('button', { name: desk.watching.moreTime }).click();
+  const more = page.getByRole('dialog', { name: 'Extend for 1 student' });
   await expect(more.getByRole('radio', { name: '+5 min' })).toBeChecked();
   await expect(more.getByRole('checkbox')).not.toBeChecked();
   await expectAccessible('more time', page);
-  await more.getByRole('button', { name: 'Give it' }).click();
+  await more.getByRole('button', { name: desk.assignments.extend2 }).click();
   await expect(page.getByText('1 student has 5 more minutes.')).toBeVisible();
-  await expect(page.getByRole('checkbox', { name: `Pick ${name}` })).toBeChecked();
+  await expect(page.getByRole('checkbox', { name: `Select ${name}` })).toBeChecked();
 
-  await page.getByRole('button', { name: 'Hand in' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await page.getByRole('button', { name: desk.watching.handIn }).click();
+  await page.getByRole('dialog').getByRole('button', { name: desk.watching.handIn }).click();
   await expect(line()).toContainText('by you');
-  await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
   await pick();
-  await page.getByRole('button', { name: 'Open again' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Open again' }).click();
+  await page.getByRole('button', { name: desk.watching.openAgain2 }).click();
+  await page.getByRole('dialog').getByRole('button', { name: desk.watching.openAgain2 }).click();
   await expect(line()).toContainText('working');
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await row(sitter.page, title).getByRole('link', { name: english.list.continue }).click();
@@ -137,12 +140,12 @@ test('a teacher’s page that lost its connection says so, and knows what happen
   ).toBeVisible({
     timeout: 60_000,
   });
-  await sitter.page.getByRole('button', { name: 'Hand in' }).click();
+  await sitter.page.getByRole('button', { name: desk.watching.handIn }).click();
   await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
-  await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
   await expect(line()).toContainText('working');
   await page.context().setOffline(false);
-  await expect(line()).toContainText('handed in', { timeout: 60_000 });
+  await expect(line()).toContainText(desk.common.handedIn, { timeout: 60_000 });
   await expect(
     page.getByText('The connection to the server is lost', { exact: false }),
   ).toHaveCount(0);
@@ -150,8 +153,8 @@ test('a teacher’s page that lost its connection says so, and knows what happen
 
 test('what was written without network and arrives after the end waits for the teacher, and the student is told so', async () => {
   await pick();
-  await page.getByRole('button', { name: 'Open again' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Open again' }).click();
+  await page.getByRole('button', { name: desk.watching.openAgain2 }).click();
+  await page.getByRole('dialog').getByRole('button', { name: desk.watching.openAgain2 }).click();
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await row(sitter.page, title).getByRole('link', { name: english.list.continue }).click();
   await expect(line()).toContainText('working on');
@@ -161,21 +164,21 @@ test('what was written without network and arrives after the end waits for the t
   await expect(sitter.page.getByText('Kept on this device', { exact: true })).toBeVisible();
   await expect(line()).toContainText('no connection for');
   await pick();
-  await page.getByRole('button', { name: 'Hand in' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Hand in' }).click();
+  await page.getByRole('button', { name: desk.watching.handIn }).click();
+  await page.getByRole('dialog').getByRole('button', { name: desk.watching.handIn }).click();
   await expect(line()).toContainText('by you');
   await sitter.context.setOffline(false);
   const text = '1 answer arrived after the end. Your teacher decides whether it counts.';
-  await expect(sitter.page.getByRole('heading', { name: 'Handed in' })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
   await expect(sitter.page.getByText(text)).toBeVisible();
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await expect(row(sitter.page, title)).toContainText(text);
 
   await page.goto(page.url().replace(/watch\/(\d+)$/, 'results/$1/students'));
   await page.getByRole('button', { name, exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'Late answers' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.results.lateAnswers })).toBeVisible();
   await expectAccessible('late answers', page);
-  await page.getByRole('button', { name: 'Count', exact: true }).click();
+  await page.getByRole('button', { name: desk.results.count, exact: true }).click();
   await expect(page.getByText('1 late answer counted.')).toBeVisible();
   await sitter.page.reload();
   await expect(row(sitter.page, title)).toContainText(english.list.notReleased);

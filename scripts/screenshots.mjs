@@ -71,7 +71,7 @@ runMain(async () => {
   await page.getByRole('combobox', { name: 'Parallel forms' }).press('ArrowDown');
   await page.getByRole('option', { name: /^two/ }).click();
   await page.getByRole('checkbox', { name: /^keep the/ }).uncheck();
-  await page.getByRole('button', { name: 'Fill it from the banks' }).click();
+  await page.getByRole('button', { name: 'Find items' }).click();
   await page.getByRole('heading', { name: /^It can/ }).waitFor();
   await shoot(page, 'blueprint');
   await page.goto(`${address}/tests/9/print`);
@@ -92,7 +92,7 @@ runMain(async () => {
   await page.locator('button.name').first().click();
   await shoot(page, 'results-standards');
   await page.goto(`${address}/results/1/items?item=2`);
-  await page.getByRole('link', { name: 'Change what counts …' }).click();
+  await page.getByRole('link', { name: 'Change key or scoring …' }).click();
   await page.getByRole('checkbox', { name: '3/5' }).uncheck();
   await page.getByRole('checkbox', { name: '3/8' }).check();
   await page.getByText('students gain').waitFor();

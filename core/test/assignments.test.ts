@@ -70,11 +70,11 @@ describe('the slip', () => {
     expect(slip.line).toBe(
       '1 test, class 6B, 27 students, opens now, closes Fri, Mar 6, 2:30 PM, 20 minutes',
     );
-    expect(slip.verb).toBe('Give to 27 students');
+    expect(slip.verb).toBe('Assign to 27 students');
     expect(slip.sentences).toEqual([
       '27 students of class 6B get “Rates”: 8 items, 9.5 points.',
-      'It opens now and closes Fri, Mar 6, 2:30 PM, with 20 minutes to work. They see it at once.',
-      'Test mode: no help while working. Items stand in your order and students go where they want; choices are in a different order for each student.',
+      'It opens now and closes Fri, Mar 6, 2:30 PM, with 20 minutes to work. They see it right away.',
+      'Test mode: no help while working. Items are in your order, and students can go to any item; choices are in a different order for each student.',
       'Students see scores as points and percent after it has closed; what was right or wrong, right answers and explanations when you release them.',
     ]);
   });
@@ -119,10 +119,10 @@ describe('the slip', () => {
       '1 test, classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link, 27 students, opens Wed, Mar 4, 10:00 AM, never closes, no time limit',
     );
     expect(slip.sentences.join(' ')).toBe(
-      '27 students of classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link get “Rates”: 8 items, 9.5 points. Accommodations act by themselves: time ×1.5 for 2 and read aloud for 1. ' +
-        'It opens Wed, Mar 4, 10:00 AM and never closes, with no time limit. Nobody sees it before today, 11:00 AM. Each types the word that you read out to begin. ' +
-        'Test mode: no help while working. 3 attempts; their mean counts. Forms A and B go round in turn. Each student draws items of their own. Items are in a different order for each student; choices stand as you wrote them. ' +
-        'Students see scores as letter bands as soon as they hand in; what was right or wrong once nobody can answer any more; right answers and explanations when you release them, not before Thu, Mar 12, 11:00 AM.',
+      '27 students of classes 6B and 6D, group Ratio table of 7A, Ada Park and guests by link get “Rates”: 8 items, 9.5 points. Accommodations apply automatically: time ×1.5 for 2 and read aloud for 1. ' +
+        'It opens Wed, Mar 4, 10:00 AM and never closes, with no time limit. Nobody sees it before today, 11:00 AM. Students type the word that you read out to start. ' +
+        'Test mode: no help while working. 3 attempts; the average of all attempts counts. Forms A and B go round in turn. Each student gets their own draw of items. Items are in a different order for each student; choices are in your order. ' +
+        'Students see scores as letter bands as soon as they hand in; what was right or wrong after everyone’s window has closed; right answers and explanations when you release them, not before Thu, Mar 12, 11:00 AM.',
     );
     const formed = slipOf({ ...facts, forms: ['A', 'B'], formsFor: [{ party: '6B', form: 'C' }] });
     expect(formed.sentences[2]).toContain(
@@ -153,7 +153,7 @@ describe('the slip', () => {
     });
     expect(parts.line).toContain(', closes Fri, Mar 6, 2:30 PM, 20 minutes, sections timed');
     expect(parts.sentences[1]).toContain(
-      'Each section has its own time: Warm-up 2 minutes 30 seconds and section 2 10 minutes. In one sitting: whoever is away for more than 5 minutes is let in again by you.',
+      'Each section has its own time: Warm-up 2 minutes 30 seconds and section 2 10 minutes. In one sitting: students who are away for more than 5 minutes need you to readmit them.',
     );
     expect(parts.sentences[2]).toContain(
       'Items come one after the other in your order, and nobody can go back;',
@@ -348,7 +348,7 @@ test('what a change does is said before it is made', () => {
     changeEffects(times, { ...times, ...change }, numbers, zone, now);
   expect(say({})).toEqual([]);
   expect(say({ closesAt: now })).toEqual([
-    'It closes at once. 2 students working now are handed in with what is saved. 4 students can no longer begin.',
+    'It closes right away. 2 students working now are handed in with what is saved. 4 students can no longer begin.',
   ]);
   expect(say({ closesAt: now + 2 * day })).toEqual([
     'It stays open until Thu, Mar 5, 10:00 AM. 2 students working now have until then, within the time limit.',
@@ -358,15 +358,15 @@ test('what a change does is said before it is made', () => {
     'It closes earlier, today, 11:00 AM. 2 students working now must be done by then.',
   ]);
   expect(say({ opensAt: now + hour })[0]).toBe(
-    'It is closed again until today, 11:00 AM; whoever has begun goes on working.',
+    'It is closed again until today, 11:00 AM; students who have begun continue working.',
   );
   expect(
     say({ rules: { ...rules, limitMinutes: 30, attempts: 2, counts: 'mean', order: 'fixed' } }),
   ).toEqual([
     'The time limit is 30 minutes, also for the 2 students working now, counted from when each began.',
     'Students who handed in can try again.',
-    'Scores of students with several attempts are counted anew.',
-    'Whoever has begun keeps the order that they have.',
+    'Scores of students with several attempts are recalculated.',
+    'Students who have begun keep the order that they have.',
   ]);
   expect(say({ closesAt: now + 2 * day }, { notBegun: 9, working: 0, handedIn: 0 })).toEqual([
     'It stays open until Thu, Mar 5, 10:00 AM.',
@@ -413,14 +413,14 @@ test('a release says what shows to whom now, and what the rest waits for', () =>
   };
   const words = (change: Partial<Shows>) => releaseInWords({ ...shows, ...change }, zone, now);
   expect(words({})).toBe(
-    '24 students can read their scores now. What was right shows once nobody can answer any more: 3 students still can, the last until today, 12:00 PM.',
+    '24 students can read their scores now. What was right shows after everyone’s window has closed: 3 students still can, the last until today, 12:00 PM.',
   );
   expect(words({ canAnswer: 0 })).toBe('24 students can read scores and right answers now.');
   expect(words({ canAnswer: 0, answersFrom: now + hour })).toBe(
     '24 students can read their scores now. What was right shows today, 11:00 AM.',
   );
   expect(words({ handedIn: 1, canAnswer: 1, lastEnd: null })).toBe(
-    '1 student can read the score now. What was right shows once nobody can answer any more: 1 student still can, and it never closes.',
+    '1 student can read the score now. What was right shows after everyone’s window has closed: 1 student still can, and it never closes.',
   );
   expect(words({ handedIn: 0 })).toMatch(/^Nobody has handed in yet; whoever does can read/);
 });

@@ -152,7 +152,7 @@ test('what was earned on each standard, in words that do not claim more than a f
   expect([4, 2, 1].map(words)).toEqual([
     'this is secure.',
     'you are part of the way; look at it again.',
-    'this is the next thing to practise.',
+    'practice this next.',
   ]);
   expect(shareInWords({ code: '', items: 2, points: 0, maxPoints: 0, unmarked: 2 })).toBe(
     '2 questions. 2 wait for your teacher.',

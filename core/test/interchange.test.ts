@@ -116,7 +116,7 @@ test.each<[string, Record<string, string>, string]>([
     { picture: 'map.png' },
     'picture words: A picture needs words for those who cannot see it.',
   ],
-  ['JSON that is none', { whole: '{' }, 'whole: This is not JSON as it was taken out.'],
+  ['JSON that is none', { whole: '{' }, 'whole: This is not JSON as it was exported.'],
   [
     'a whole item that is broken',
     { whole: JSON.stringify({ stem: '', parts: [] }) },

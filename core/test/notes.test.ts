@@ -80,7 +80,7 @@ describe('notes in the margin', () => {
     const keyed = (letters: string) =>
       [...letters].map((letter) => item({ key: { at: 'ABCD'.indexOf(letter), of: 4, words: '' } }));
     expect(notesOf(keyed('ABCCCCDA'), 'keys')).toEqual([
-      'C is the key 4 times on end, in items 3, 4, 5 and 6; shuffled choices mend that.',
+      'C is the key 4 times in a row, in items 3, 4, 5 and 6; shuffling choices fixes that.',
     ]);
     next = 0;
     expect(notesOf(keyed('ABCDABCDABCD'), 'keys')).toEqual([]);
@@ -89,7 +89,7 @@ describe('notes in the margin', () => {
     expect(notesOf(keyed('BABCBDBABCBD').slice(0, 12), 'keys')).toEqual([]);
     next = 0;
     expect(notesOf(keyed('BABCBDBBCBBD'), 'keys')).toEqual([
-      'B is the key of 7 of 12 choices; shuffled choices mend that.',
+      'B is the key of 7 of 12 choices; shuffling choices fixes that.',
     ]);
   });
 
@@ -111,7 +111,7 @@ describe('notes in the margin', () => {
           [2, 9],
         ],
       }),
-    ).toEqual(['Items 1 and 3 were declared not to stand in one test.']);
+    ).toEqual(['Items 1 and 3 are marked “don’t use together”.']);
     expect(notesOf(items, 'minutes', { minutes: 6 })).toEqual([
       'The items take about 7 minutes; the test is made for 6.',
     ]);

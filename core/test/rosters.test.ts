@@ -115,8 +115,8 @@ describe('lists as they are pasted', () => {
     expect(problems).toEqual([
       { line: 3, message: '“70000” is not a roster number from 1 to 999.' },
       { line: 4, message: '“not an address” is not an e-mail address.' },
-      { line: 5, message: 'The given name is missing.' },
-      { line: 6, message: 'The same e-mail address as line 2, so it is left out.' },
+      { line: 5, message: 'The first name is missing.' },
+      { line: 6, message: 'The same e-mail address as line 2, so it is not imported.' },
     ]);
   });
 
@@ -223,7 +223,7 @@ describe('what a list does to a class', () => {
         likely.map(({ studentId, why }) => [studentId, why]),
       ]),
     ).toEqual([
-      ['ask', [[2, 'has given and family name the other way round']]],
+      ['ask', [[2, 'has first and last name switched']]],
       ['ask', [[4, 'has the same name elsewhere']]],
       ['ask', [[1, 'has the same student number, B1']]],
       // Another student number is another student, however alike the names.
@@ -442,7 +442,7 @@ describe('OneRoster 1.2 CSV (1EdTech; file and column names and enumerations fro
     expect(problems).toEqual([
       { file: 'enrollments.csv', line: 5, message: 'There is no user “u9” in users.csv.' },
       { file: 'enrollments.csv', line: 6, message: 'There is no class “k9” in classes.csv.' },
-      { file: 'enrollments.csv', line: 8, message: 'User “u4”: The given name is missing.' },
+      { file: 'enrollments.csv', line: 8, message: 'User “u4”: The first name is missing.' },
     ]);
   });
 

@@ -156,7 +156,7 @@ test.each<[string, string[][], string[][] | null, string]>([
   ['words for scores', [['q1'], ['1'], ['x']], null, 'Row 3, “q1”: “x” is not a score.'],
   ['less than nothing', [['q1'], ['-1']], null, 'Row 2, “q1”: a score cannot be below zero.'],
   ['two columns of one name', [['q1', 'q1']], null, 'Two columns are named “q1”.'],
-  ['no items', [['student'], ['A']], null, 'There is no column but the students’.'],
+  ['no items', [['student'], ['A']], null, 'There are no columns for items.'],
   ['nothing', [], null, 'The table is empty; its first row names the columns.'],
   [
     'a key with a gap',
@@ -225,7 +225,7 @@ describe('tables of points and keys', () => {
     [
       'what nothing says is asked',
       'student,q1\nAda,1\nBo,2',
-      'How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: q1 2.',
+      'How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The highest that was seen: q1 2.',
     ],
     [
       'more than there is is named',
@@ -235,7 +235,7 @@ describe('tables of points and keys', () => {
     [
       'no points are none',
       'student,q1\npoints,0\nAda,0',
-      'Row 2: “0” is no number of points above zero.',
+      'Row 2: “0” is not a number of points above zero.',
     ],
   ])('%s', (_, text, message) => expect(() => read(text)).toThrow(message));
 

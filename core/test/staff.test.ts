@@ -52,7 +52,7 @@ test('what is wrong is said with its line, and the rest is read', () => {
   const { people, problems } = readStaffList('Ana\nBo Díaz, bo@\nCy Young');
   expect(people.map(({ givenName }) => givenName)).toEqual(['Cy']);
   expect(problems).toEqual([
-    { line: 1, message: 'The family name is missing.' },
+    { line: 1, message: 'The last name is missing.' },
     { line: 2, message: 'That is not an e-mail address.' },
   ]);
 });

@@ -188,7 +188,7 @@ test('what does not fit is refused in words', () => {
     'That item is no longer in the test; somebody has removed it.',
   );
   expect(refused({ do: 'put', entry: entry('aaaa'), section: 'sect1', before: null })).toThrow(
-    'That item was already put in.',
+    'That item was already added.',
   );
   expect(refused({ do: 'put', entry: entry('eeee'), section: 'gone', before: null })).toThrow(
     'That section is no longer in the test',

@@ -221,7 +221,7 @@ describe('accommodations act by themselves', () => {
 });
 
 describe('attempts', () => {
-  test('as many as allowed; the best, latest, first or their mean counts; a changed rule counts anew', async () => {
+  test('as many as allowed; the best, latest, first or the average of all attempts counts; a changed rule counts anew', async () => {
     const given = await giveTest(school, teacher, {
       change: {
         rules: {
@@ -501,7 +501,7 @@ describe('changing what was given', () => {
     const extend = { studentIds: null, closesAt: null, minutes: 0, attempts: 0 };
     expect((await refused('POST', '/extend', extend))[1]).toEqual({
       pointer: '',
-      message: 'Say what they get more of.',
+      message: 'Choose what they get more of.',
     });
     expect(
       (await refused('POST', '/extend', { ...extend, closesAt: school.clock.now + hour }))[1],

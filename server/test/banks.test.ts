@@ -125,14 +125,17 @@ describe('writing items', () => {
       ['/content/stem', '<script> is not allowed in a wording.'],
     ]);
     expect(await places(send(content('x'), { standards: [999_999] }))).toEqual([
-      ['/facts/standards', 'One of the standards is gone from its framework. Choose another one.'],
+      [
+        '/facts/standards',
+        'One of the standards was removed from its framework. Choose another one.',
+      ],
     ]);
     const lost = content(`<img src="/api/files/${'q'.repeat(22)}" alt="A map">`);
     expect(await places(send(lost))).toEqual([
       ['/content', 'A picture, sound or film in it is no longer kept here. Upload it again.'],
     ]);
     expect(await places(send(content('x', { passage: { id: 999, revision: 999 } })))).toEqual([
-      ['/content/passage', 'The passage is gone. Choose another one.'],
+      ['/content/passage', 'The passage was deleted. Choose another one.'],
     ]);
     expect((await places(send(content('x'), { seconds: 1 })))[0]![0]).toBe('/facts/seconds');
   });

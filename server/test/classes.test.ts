@@ -271,7 +271,7 @@ describe('a list into a class', () => {
     );
     expect(nowhere.body.errors![0]).toEqual({
       pointer: '/rosters/0/make',
-      message: 'Say which class, or describe a new one.',
+      message: 'Choose a class, or describe a new one.',
     });
   });
 });

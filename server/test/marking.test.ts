@@ -216,7 +216,7 @@ test('two who mark the same answer: the second is told, and nothing of theirs is
   const late = await teacher.send('PUT', path, { attempts: both, points: 4, comment: '' });
   expect([late.status, late.body.title]).toEqual([
     409,
-    'Maren Holloway has marked this meanwhile: 1 point.',
+    'Maren Holloway has marked this in the meantime: 1 point.',
   ]);
   expect(await scores()).toEqual([
     [0, 1],
@@ -366,7 +366,7 @@ test('a second marker sees neither names nor marks; agreement is that of the bli
     3,
   ]);
   expect((await other.send('PUT', blind, mark(1, 1, 1))).body.title).toBe(
-    'This one is settled already.',
+    'This one has its final mark already.',
   );
   expect((await teacher.send('PUT', `${path}/second`, { secondMarker: null })).body.title).toMatch(
     'has begun to mark.',

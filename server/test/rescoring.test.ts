@@ -172,12 +172,12 @@ test('a changed key: said before, done for all, told only if wished, kept, undon
   expect(await sitting.scores()).toEqual(['2/3', '2/3', '2/3', '0/3']);
   // What somebody looked at before this is not done on top of it.
   expect((await teacher.send('POST', `${sitting.path}/rescores`, body)).body.title).toBe(
-    'What counts was changed meanwhile.',
+    'The key or scoring was changed in the meantime.',
   );
   const report = () =>
     sitting.attempts[1]!.student.ok('GET', `/api/seat/assignments/${sitting.assignmentId}/report`);
   expect((await report()).notes).toEqual([
-    'Question 1 was scored anew: The table in the book says b.',
+    'Question 1 was rescored: The table in the book says b.',
   ]);
 
   const more = await rescore(sitting, { entry: sitting.entries[1], override: 'dropped' });
@@ -314,7 +314,7 @@ test('excused, other points and points besides, each with its reason, and taken 
     'Say which question gets other points.',
     'Say how many points.',
     'The question gives at most 1. Points above that are points besides.',
-    'Say why: it is kept with the score.',
+    'Give a reason: it is kept with the score.',
   ]);
   const excused = await decide('excused', entries[2]!.id, null, 'Was absent for it');
   expect(await sitting.scores()).toEqual(['3/3', '1/2']);

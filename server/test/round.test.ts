@@ -191,7 +191,7 @@ describe('building', () => {
     expect(after.item.content).toEqual(before.item.content);
     expect(after.item.revisionId).toBe(before.item.revisionId);
     const late = await teacher.post(path, { basedOn: pin!.id, content: pin!.content });
-    expect([late.status, late.body.title]).toEqual([409, 'This item was changed meanwhile.']);
+    expect([late.status, late.body.title]).toEqual([409, 'This item was changed in the meantime.']);
   });
 
   test('a test in the bin is gone from the list and comes back whole', async () => {

@@ -158,7 +158,7 @@ describe('my own account', () => {
     const change = (old: string, password: string) =>
       here.post('/api/me/password', { old, password });
     expect((await change('wrong', 'another one!')).body.errors![0]!.message).toBe(
-      'That is not your present password.',
+      'That is not your current password.',
     );
     expect((await change('ten letters', 'another one!')).status).toBe(200);
     expect([(await here.get('/api/banks')).status, (await there.get('/api/banks')).status]).toEqual(
@@ -250,19 +250,19 @@ describe('standards', () => {
   });
 
   test.each([
-    ['no JSON', 'case', '{', 'The file is no JSON.'],
-    ['other JSON', 'case', '{}', /^The file is no CASE package: /],
+    ['no JSON', 'case', '{', 'The file is not JSON.'],
+    ['other JSON', 'case', '{}', /^The file is not a CASE package: /],
     [
       'a circle',
       'csv',
       'code,statement,parent\nA,a,B\nB,b,A',
-      'Some standards stand under each other in a circle.',
+      'Some standards are under each other in a circle.',
     ],
     [
       'a parent that is not there',
       'csv',
       'code,parent\nA,Z',
-      'Line 2 stands under “z”, which is not in the file.',
+      'Line 2 is under “z”, which is not in the file.',
     ],
     ['a code twice', 'csv', 'code\nA\na', 'Lines 2 and 3 have the same code, “a”.'],
     [

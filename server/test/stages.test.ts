@@ -253,7 +253,7 @@ test('what cannot be given is refused in words, each at its field', async () => 
     'In practice, students can always go back.',
   );
   expect(await give({ limitMinutes: 1, warnMinutes: [], stageLimit: items })).toContain(
-    'A part cannot have more time than the whole, 1 minute.',
+    'A section or item cannot have more time than the whole test, 1 minute.',
   );
   expect(await give({ stageLimit: { of: 'sections', minutes: {} } })).toContain(
     'Give at least one section a time.',
@@ -262,6 +262,6 @@ test('what cannot be given is refused in words, each at its field', async () => 
     'The test no longer has one of these sections.',
   );
   expect(await give({ stageLimit: { of: 'items', minutes: 0 } })).toContain(
-    'A part needs at least 6 seconds.',
+    'A section or item needs at least 6 seconds.',
   );
 });

@@ -494,7 +494,7 @@ describe('changing what stands in a test', () => {
     );
     expect(await refusal(holloway.post(`${path}/give-back`, { over: mine!.id }))).toEqual([
       409,
-      'Somebody saved this item meanwhile.',
+      'Somebody else saved this item in the meantime.',
     ]);
     const given = await holloway.ok('POST', `${path}/give-back`, { over: mine!.bank.revisionId });
     const now = given.revisions.find(({ itemId }) => itemId === entry!.itemId);
@@ -594,7 +594,7 @@ describe('changing what stands in a test', () => {
     });
     expect([refused.status, refused.body.errors![0]!.message]).toEqual([
       422,
-      'A test holds at most 200 items. Pick fewer.',
+      'A test holds at most 200 items. Select fewer.',
     ]);
   });
 });

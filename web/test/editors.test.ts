@@ -66,7 +66,7 @@ describe('choices', () => {
   });
   test('how many may be chosen', async () => {
     const editing = new Editing(parts['multiple-choice']);
-    await editing.type('At most so many may be chosen', '2');
+    await editing.type('How many may be chosen at most', '2');
     expect(editing.part.mostChosen).toBe(2);
   });
   test('what is wrong with one stands at it', () => {
@@ -290,8 +290,8 @@ describe('what a teacher marks', () => {
   });
   test('how much is to be written', async () => {
     const editing = new Editing(parts['long-text']);
-    await editing.type('At least, in words', '20');
-    await editing.type('At most, in words', '');
+    await editing.type('Minimum words', '20');
+    await editing.type('Maximum words', '');
     expect([editing.part.leastWords, editing.part.mostWords]).toEqual([20, undefined]);
   });
   test('files of any kind instead of photos', async () => {

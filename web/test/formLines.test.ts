@@ -86,7 +86,7 @@ describe('how hard it is beside the first', () => {
     besideFirst(formSections(two, form(change), revisions), revisions);
 
   test('the same items are as hard', () => {
-    expect(said({})).toBe('As hard as form A: mean facility 0.600 here, 0.600 there.');
+    expect(said({})).toBe('As hard as form A: average score 0.600 here, 0.600 in form A.');
   });
 
   test('without the harder one it is easier', () => {
@@ -98,6 +98,6 @@ describe('how hard it is beside the first', () => {
       { of: 'e1', id: 'x', itemId: 4, revisionId: 4 },
       { of: 'e2', id: 'y', itemId: 4, revisionId: 4 },
     ];
-    expect(said({ swaps })).toBe('How hard it is beside form A is not known yet.');
+    expect(said({ swaps })).toBe('Its difficulty compared with form A is not known yet.');
   });
 });

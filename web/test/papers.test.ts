@@ -48,7 +48,7 @@ test.each([
   ['words-in-text', 'Circle all of the underlined words that fit.'],
   ['places', 'Mark every place that fits with a cross.'],
   ['grid', 'First'],
-  ['upload', 'Do this on a sheet of its own and hand it in with this one.'],
+  ['upload', 'Do this on a separate sheet and hand it in with this one.'],
   ['survey', 'Glad'],
 ] as [PartKind, string][])('%s says how it is done', (kind, text) => {
   expect(words(parts[kind] as Part)).toContain(text);

@@ -39,7 +39,7 @@ const examples: { [C in Made]: [params: ProblemParams<C>, title: string, detail?
   ],
   'items-not-yours': [
     { items: 3 },
-    '3 of the items lie in banks of others.',
+    '3 of the items are in banks of others.',
     'You can copy them into a bank of yours and change the copies.',
   ],
   'items-read-only': [
@@ -50,11 +50,11 @@ const examples: { [C in Made]: [params: ProblemParams<C>, title: string, detail?
   'import-has-bad-rows': [
     { rows: 4 },
     '4 rows have something wrong with them, so nothing was made.',
-    'Mend them and bring the file in again, or take the good rows only.',
+    'Fix them and import the file again, or import only the good rows.',
   ],
   'picked-items-gone': [
     { items: 2 },
-    '2 of the picked items can no longer be found.',
+    '2 of the selected items can no longer be found.',
     'They were retired or are not shared with you any more.',
   ],
   'change-does-not-fit': [
@@ -64,10 +64,10 @@ const examples: { [C in Made]: [params: ProblemParams<C>, title: string, detail?
   ],
   'changed-by-colleague': [
     { theirs: 'Their title is “B”.' },
-    'A colleague has changed the same thing meanwhile.',
+    'A colleague has changed the same thing in the meantime.',
     'Their title is “B”.',
   ],
-  'already-begun': [{ students: 1 }, 'It cannot be taken back any more.', '1 student has begun.'],
+  'already-begun': [{ students: 1 }, 'It cannot be unassigned any more.', '1 student has begun.'],
   'away-too-long': [
     { allowed: '10 minutes' },
     'You were away for longer than 10 minutes, and this is done in one sitting.',
@@ -91,7 +91,7 @@ const examples: { [C in Made]: [params: ProblemParams<C>, title: string, detail?
   'class-has-work': [
     { assignments: 2 },
     'This class has work in it.',
-    '2 assignments were given to it, and their results would be lost. Put the class away instead: it leaves your list and keeps everything.',
+    '2 assignments were given to it, and their results would be lost. Archive the class instead: it leaves your list and keeps everything.',
   ],
   'roster-service-odd': [
     { why: 'It sent no list.' },
@@ -105,7 +105,7 @@ const examples: { [C in Made]: [params: ProblemParams<C>, title: string, detail?
   ],
   'marked-meanwhile': [
     { who: 'Ada Park', points: '2 points' },
-    'Ada Park has marked this meanwhile: 2 points.',
+    'Ada Park has marked this in the meantime: 2 points.',
     'Look at it again before you mark it.',
   ],
   'second-marking-begun': [

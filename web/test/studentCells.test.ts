@@ -37,7 +37,7 @@ describe('aloud', () => {
     ['what was earned, and the answer', {}, {}, '1 of 2, “3/4”'],
     ['that nothing was answered', { responseText: '', points: 0 }, {}, '0 of 2, no answer'],
     ['that it was not reached', { share: null }, {}, 'not reached'],
-    ['that it waits', { needsMarking: true }, {}, 'waits to be marked'],
+    ['that it waits', { needsMarking: true }, {}, 'needs marking'],
     ['that it does not count', { excused: true, responseText: '' }, {}, 'does not count'],
     ['tries of a practice', { tries: 3 }, {}, '1 of 2, “3/4”, 3 tries'],
     ['that an opinion gives no points', {}, { asks: 'opinion' }, 'gives no points, “3/4”'],

@@ -99,8 +99,8 @@ describe('useForm', () => {
 
 describe('sentenceOf, for a form with one field', () => {
   test('is the first sentence about a field', () => {
-    expect(sentenceOf(refusal([{ pointer: '/text', message: 'Say something.' }]))).toBe(
-      'Say something.',
+    expect(sentenceOf(refusal([{ pointer: '/text', message: 'Type a message.' }]))).toBe(
+      'Type a message.',
     );
   });
 

@@ -95,7 +95,7 @@ describe('what cannot be is said beside its field', () => {
 
   test('only the first word about a field is said', () => {
     expect(problemsOf({ warns: 'five, 9, 8, 7, 6' }).warnMinutes).toBe(
-      'Write minutes, parted by commas, such as 5, 1.',
+      'Write minutes, separated by commas, such as 5, 1.',
     );
   });
 });

@@ -65,8 +65,8 @@ export const joinClass = endpoint({
   does: 'Puts a student on the roster of a class that is open for it, and signs them in; the passcode is shown this once.',
   body: z.strictObject({
     code: classCode,
-    givenName: z.string().trim().min(1, 'Type your given name.').max(80),
-    familyName: z.string().trim().min(1, 'Type your family name.').max(80),
+    givenName: z.string().trim().min(1, 'Type your first name.').max(80),
+    familyName: z.string().trim().min(1, 'Type your last name.').max(80),
     studentNumber: z.string().trim().max(40),
   }),
   answer: sessionAnswer.extend({ passcode: z.string() }),

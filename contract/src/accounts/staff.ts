@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { account, sessionAnswer } from './session';
 
-const token = z.string().regex(/^[A-Za-z0-9_-]{43}$/, 'This link is not whole. Copy it again.');
+const token = z.string().regex(/^[A-Za-z0-9_-]{43}$/, 'This link is incomplete. Copy it again.');
 
 /** A link that leads one person in once; it is shown this once, since only its hash is kept. */
 const personalLink = z.object({
@@ -115,8 +115,8 @@ export const beginSchool = endpoint({
       grades: z.array(z.int().min(0).max(13)).min(1, 'Choose at least one grade.').max(14),
     }),
     administrator: z.strictObject({
-      givenName: z.string().trim().min(1, 'Type your given name.').max(80),
-      familyName: z.string().trim().min(1, 'Type your family name.').max(80),
+      givenName: z.string().trim().min(1, 'Type your first name.').max(80),
+      familyName: z.string().trim().min(1, 'Type your last name.').max(80),
       signInName,
       password,
     }),
@@ -130,7 +130,7 @@ export const changePassword = endpoint({
   who: 'staff',
   does: 'Changes my password; all my other sessions end.',
   body: z.strictObject({
-    old: z.string().min(1, 'Type your present password.').max(200),
+    old: z.string().min(1, 'Type your current password.').max(200),
     password,
   }),
   answer: z.object({}),

@@ -78,7 +78,7 @@ export const makeTest = endpoint({
     kind: z.enum(testKinds),
     itemIds: z
       .array(id)
-      .max(mostEntries, `A test holds at most ${mostEntries} items. Pick fewer.`)
+      .max(mostEntries, `A test holds at most ${mostEntries} items. Select fewer.`)
       .default([]),
   }),
   answer: z.object({ id }),

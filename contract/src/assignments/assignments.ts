@@ -136,7 +136,7 @@ export const extendAssignment = endpoint({
     /** Null: all of them. */
     studentIds: z.array(id).min(1, 'Choose at least one student.').max(1000).nullable(),
     closesAt: instant.nullable(),
-    minutes: z.int().min(0).max(1440, 'At most a day can be given at once.'),
+    minutes: z.int().min(0).max(1440, 'At most a day can be added at once.'),
     attempts: z.int().min(0).max(20),
   }),
   answer: z.object({ students: z.number() }),

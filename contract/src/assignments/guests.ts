@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { sessionAnswer } from '../accounts';
 import { endpoint, id, idInPath, instant } from '../endpoint/define';
 
-const token = z.string().regex(/^[A-Za-z0-9_-]{22}$/, 'That link is not whole. Copy it again.');
+const token = z.string().regex(/^[A-Za-z0-9_-]{22}$/, 'That link is incomplete. Copy it again.');
 
 export const readLink = endpoint({
   method: 'POST',

@@ -9,7 +9,7 @@ export const lateRule = z.discriminatedUnion('late', [
     late: z.literal('until'),
     until: instant,
     /** The share of the points that each begun day takes off. */
-    offPerDay: z.number().min(0).max(1, 'A late day can take off at most all of the points.'),
+    offPerDay: z.number().min(0).max(1, 'A late day can take off at most 100% of the points.'),
   }),
 ]);
 

@@ -108,7 +108,7 @@ export const settleSource = endpoint({
 
 const several = z
   .array(id)
-  .min(1, 'No item is picked.')
+  .min(1, 'No item is selected.')
   .max(mostAtOnce, `More than ${mostAtOnce} items at once.`);
 const target = { bank: id, folder: id.nullable() };
 

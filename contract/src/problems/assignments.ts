@@ -4,21 +4,17 @@ import { made, plain } from './kind';
 
 export const assignments = {
   'not-open-yet': plain(409, 'It has not opened yet.', 'Ask your teacher.'),
-  'not-open-to-stop': plain(
-    409,
-    'It has not opened yet.',
-    'Change when it opens, or take it back.',
-  ),
+  'not-open-to-stop': plain(409, 'It has not opened yet.', 'Change when it opens, or unassign it.'),
   'window-closed': plain(409, 'It has closed.', 'Ask your teacher if you should still do it.'),
   'already-begun': made<{ students: number }>({
     status: 409,
-    title: 'It cannot be taken back any more.',
+    title: 'It cannot be unassigned any more.',
     detail: ({ students }) => `${count(students, 'student has', 'students have')} begun.`,
   }),
   'test-changed-meanwhile': plain(
     409,
     'The test was changed since this page was opened.',
-    'Look at the slip again before you give it.',
+    'Check the summary again before you assign it.',
   ),
   'too-many-guests': plain(409, 'Too many guests have come by this link.', 'Ask your teacher.'),
   'still-working': plain(
@@ -28,10 +24,10 @@ export const assignments = {
   ),
   'cannot-reopen': plain(
     409,
-    'It cannot be opened again: what is right could be read already.',
-    'Take the release back first, or give another attempt.',
+    'It cannot be opened again: the right answers are visible already.',
+    'Undo the release first, or give another attempt.',
   ),
-  'nobody-picked': plain(409, 'Pick from whom to take it back.'),
+  'nobody-picked': plain(409, 'Select the students to unassign it from.'),
   'student-not-found': plain(404, 'One of the students was not found.'),
   'no-calendar': plain(404, 'There is no calendar at this address.'),
   'mailbox-away': plain(

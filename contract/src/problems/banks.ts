@@ -9,7 +9,7 @@ export const banks = {
   ),
   'bank-read-only': plain(
     403,
-    'You may not change that bank.',
+    'You cannot change that bank.',
     'Choose one of your own, or ask its owner.',
   ),
   'items-not-yours': made<{ items: number }>({
@@ -17,7 +17,7 @@ export const banks = {
     title: ({ items }) =>
       items === 1
         ? 'This item’s bank belongs to others.'
-        : `${items} of the items lie in banks of others.`,
+        : `${items} of the items are in banks of others.`,
     detail: 'You can copy them into a bank of yours and change the copies.',
   }),
   'items-read-only': made<{ items: number }>({
@@ -28,10 +28,14 @@ export const banks = {
   }),
   'item-saved-meanwhile': plain(
     409,
-    'Somebody saved this item meanwhile.',
-    'Nothing of yours is lost. Look at both and choose.',
+    'Somebody else saved this item in the meantime.',
+    'Nothing of yours is lost. Compare both and choose.',
   ),
-  'item-retired': plain(409, 'This item was retired meanwhile.', 'Bring it back first, then save.'),
+  'item-retired': plain(
+    409,
+    'This item was retired in the meantime.',
+    'Restore it first, then save.',
+  ),
   'passage-not-yours': plain(
     403,
     'This passage’s bank belongs to others.',
@@ -39,7 +43,7 @@ export const banks = {
   ),
   'passage-saved-meanwhile': plain(
     409,
-    'Somebody saved this passage meanwhile.',
+    'Somebody else saved this passage in the meantime.',
     'Nothing of yours is lost; copy your text before you load the page again.',
   ),
   'import-not-waiting': plain(
@@ -50,7 +54,7 @@ export const banks = {
   'import-has-bad-rows': made<{ rows: number }>({
     status: 409,
     title: ({ rows }) => `${rows} rows have something wrong with them, so nothing was made.`,
-    detail: 'Mend them and bring the file in again, or take the good rows only.',
+    detail: 'Fix them and import the file again, or import only the good rows.',
   }),
   'import-has-no-rows': plain(409, 'There is no good row to make an item of.'),
 };

@@ -6,7 +6,7 @@ export const classes = {
   'class-changed-meanwhile': plain(
     409,
     'The classes were changed since this preview.',
-    'Look at it again before you bring the list in.',
+    'Check it again before you import the list.',
   ),
   'roster-class-taken': made<{ name: string }>({
     status: 409,
@@ -38,7 +38,7 @@ export const classes = {
     status: 409,
     title: 'This class has work in it.',
     detail: ({ assignments }) =>
-      `${count(assignments, 'assignment was', 'assignments were')} given to it, and their results would be lost. Put the class away instead: it leaves your list and keeps everything.`,
+      `${count(assignments, 'assignment was', 'assignments were')} given to it, and their results would be lost. Archive the class instead: it leaves your list and keeps everything.`,
   }),
   'roster-service-odd': made<{ why: string }>({
     status: 502,

@@ -36,12 +36,12 @@ export const anything = {
   ),
   'server-busy': plain(
     503,
-    'The server has much to do just now.',
+    'The server is busy right now.',
     'Nothing is lost. Try again in a moment.',
   ),
   'took-too-much': plain(
     503,
-    'This took more than the server can give.',
+    'This took more time than the server allows.',
     'Nothing was changed. Ask for less at once, or try again.',
   ),
   'out-of-date': plain(403, 'This page is out of date.', 'Load it again; what you typed is kept.'),

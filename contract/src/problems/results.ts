@@ -6,13 +6,17 @@ export const results = {
   'open-again-to-decide': plain(409, 'It is open again.', 'Decide once it is handed in.'),
   'marked-meanwhile': made<{ who: string; points: string }>({
     status: 409,
-    title: ({ who, points }) => `${who} has marked this meanwhile: ${points}.`,
+    title: ({ who, points }) => `${who} has marked this in the meantime: ${points}.`,
     detail: 'Look at it again before you mark it.',
   }),
-  adjudicated: plain(409, 'This one is settled already.', 'Your mark of it stays as it was.'),
+  adjudicated: plain(
+    409,
+    'This one has its final mark already.',
+    'Your mark of it stays as it was.',
+  ),
   'marked-on-other-page': plain(
     409,
-    'You have marked this on another page meanwhile.',
+    'You have marked this on another page in the meantime.',
     'Look at it again.',
   ),
   'second-marking-begun': made<{ who: string }>({
@@ -27,7 +31,7 @@ export const results = {
   ),
   'rescored-meanwhile': plain(
     409,
-    'What counts was changed meanwhile.',
+    'The key or scoring was changed in the meantime.',
     'Look again at who gains and loses; your change is still here.',
   ),
   'rescored-after': plain(409, 'Something was changed after it.', 'Undo the later change first.'),

@@ -24,12 +24,12 @@ export const signingIn = {
     detail: ({ seconds }) => `Wait ${waiting(seconds)} and try again, or ask for help.`,
   }),
   'no-such-class-code': plain(404, 'No class has this code.', 'Check it with your teacher.'),
-  'no-such-link': plain(404, 'This link leads nowhere.', 'Ask your teacher for it again.'),
+  'no-such-link': plain(404, 'This link does not work.', 'Ask your teacher for it again.'),
   'link-ended': plain(
     404,
-    'This link has ended.',
+    'This link has expired.',
     'Each works once, for some days. Ask an administrator of the school for another.',
   ),
-  'school-begun': plain(409, 'This school has begun already.', 'Sign in.'),
+  'school-begun': plain(409, 'This school is set up already.', 'Sign in.'),
   'cannot-block-self': plain(409, 'You cannot block yourself.', 'Another administrator can.'),
 };

@@ -120,7 +120,7 @@ export const adjust = endpoint({
     /** Null: the whole work; an override is always of one item, a bonus never. */
     entry: entry.nullable(),
     points: z.number().min(0, 'Points cannot be below zero.').max(1000).nullable(),
-    reason: reason.min(1, 'Say why: it is kept with the score.'),
+    reason: reason.min(1, 'Give a reason: it is kept with the score.'),
   }),
   answer: z.object({ id }),
 });

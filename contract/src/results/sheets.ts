@@ -4,7 +4,7 @@ import { endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { resultsAnswer } from './answer';
 
 const sheetId = z.object({ sheetId: idInPath });
-const csv = z.string().max(900_000, 'More than 900,000 characters cannot be brought in at once.');
+const csv = z.string().max(900_000, 'More than 900,000 characters cannot be imported at once.');
 
 export const listSheets = endpoint({
   method: 'GET',

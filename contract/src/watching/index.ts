@@ -74,7 +74,7 @@ export const watchEvents = endpoint({
 });
 
 /** Null: all whom it concerns. */
-const studentIds = z.array(id).min(1, 'Pick at least one student.').max(1000).nullable();
+const studentIds = z.array(id).min(1, 'Select at least one student.').max(1000).nullable();
 
 export const acts = ['pause', 'resume', 'hand-in', 'reopen', 'take-back'] as const;
 
@@ -104,7 +104,7 @@ export const sayToStudents = endpoint({
   params: assignmentId,
   body: z.strictObject({
     studentIds,
-    text: z.string().trim().min(1, 'Say something.').max(500, 'At most 500 characters.'),
+    text: z.string().trim().min(1, 'Type a message.').max(500, 'At most 500 characters.'),
   }),
   answer: z.object({}),
 });

@@ -185,7 +185,7 @@ const unusedChoice: Sign = ({ figures: { n }, wrong }) => {
   if (n < enoughToMiss || wrong.length < 2 || !first) return null;
   return {
     kind: 'unused-choice',
-    title: 'A choice nobody takes',
+    title: 'A choice that nobody chose',
     reason: `Nobody of ${n} chose ${unused.map(({ label }) => quote(label)).join(' or ')}.`,
     option: first.id,
   };

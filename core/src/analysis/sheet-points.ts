@@ -24,7 +24,7 @@ export function readPoints(rows: readonly (readonly string[])[]): Map<string, nu
 export function mostOf(cell: string, row: number): number {
   const maxPoints = Number(cell.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
   if (!(maxPoints > 0))
-    throw new SheetProblem(`Row ${row}: “${cell.trim()}” is no number of points above zero.`);
+    throw new SheetProblem(`Row ${row}: “${cell.trim()}” is not a number of points above zero.`);
   return maxPoints;
 }
 

@@ -85,7 +85,7 @@ export function readSheet(
       ? []
       : [{ id, at: index, cells: present.map(({ line }) => elementAt(line, index)) }],
   );
-  if (columns.length === 0) throw new SheetProblem('There is no column but the students’.');
+  if (columns.length === 0) throw new SheetProblem('There are no columns for items.');
   for (const id of keys?.keys() ?? [])
     if (!names.includes(id)) notes.push(`The key names “${id}”, which is no column.`);
   if (keys !== null)
@@ -118,7 +118,7 @@ export function readSheet(
 }
 
 const askForPoints = (items: Item[]) =>
-  `How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The most that was seen: ${items
+  `How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The highest that was seen: ${items
     .slice(0, 8)
     .map(({ id, maxPoints }) => `${id} ${maxPoints}`)
     .join(', ')}${items.length > 8 ? ' …' : ''}.`;

@@ -137,7 +137,7 @@ const doers: { [D in Change['do']]: (next: Outline, wanted: Named<D>) => Change 
     if (countEntries(next) >= mostEntries)
       throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove one first.`);
     if (allEntries(next).some(({ id }) => id === wanted.entry.id))
-      throw new ChangeRefused('That item was already put in.');
+      throw new ChangeRefused('That item was already added.');
     insert(sectionOf(next, wanted.section).entries, wanted.entry, wanted.before);
     return { do: 'remove', entry: wanted.entry.id };
   },
@@ -175,7 +175,7 @@ const doers: { [D in Change['do']]: (next: Outline, wanted: Named<D>) => Change 
   },
   'put-section'(next, wanted) {
     if (next.sections.some(({ id }) => id === wanted.section.id))
-      throw new ChangeRefused('That section was already put in.');
+      throw new ChangeRefused('That section was already added.');
     if (countEntries(next) + wanted.section.entries.length > mostEntries)
       throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove some first.`);
     insert(next.sections, copySection(wanted.section), wanted.before);
@@ -196,7 +196,7 @@ const doers: { [D in Change['do']]: (next: Outline, wanted: Named<D>) => Change 
   },
   'put-form'(next, wanted) {
     if (next.forms.some(({ id }) => id === wanted.form.id))
-      throw new ChangeRefused('That form was already put in.');
+      throw new ChangeRefused('That form was already added.');
     if (next.forms.length >= mostForms)
       throw new ChangeRefused(`A test holds at most ${mostForms} forms beside the first.`);
     insert(next.forms, copyForm(wanted.form), wanted.before);

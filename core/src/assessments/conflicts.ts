@@ -84,15 +84,13 @@ export function conflictInWords(outline: Outline, change: Change): string {
       .find(({ id }) => id === change.entry);
     if (entry) return `The points of an item${betweenWords(entry.points, change.points)}`;
   }
-  return 'A colleague has changed the same thing meanwhile.';
+  return 'A colleague has changed the same thing in the meantime.';
 }
 
 /** Short values are quoted; of others it is enough that they differ. */
 function betweenWords(theirs: unknown, mine: unknown): string {
   const quoted = [theirs, mine].map(asWords);
-  return quoted.includes(null)
-    ? ' is another now.'
-    : ` is ${quoted[0]} now; yours was ${quoted[1]}.`;
+  return quoted.includes(null) ? ' was changed.' : ` is ${quoted[0]} now; yours was ${quoted[1]}.`;
 }
 
 function asWords(value: unknown): string | null {

@@ -30,7 +30,7 @@ export function hindrances(outline: Outline, { pools }: TestFacts = noFacts): Hi
       const pool = draw.search ? pools[id] : entries.length;
       if (draw.search && entries.length > 0)
         problems.push({
-          words: `${name} draws from a search but has items of its own. Take them out or draw from them.`,
+          words: `${name} draws from a search but has items of its own. Remove them, or draw from them.`,
           at: { section: id },
         });
       if (pool !== undefined && pool < draw.count)

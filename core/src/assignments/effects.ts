@@ -33,15 +33,17 @@ const ifAny = (n: number, sentence: string) => (n > 0 ? [sentence] : []);
 const opening: Effects = ({ before, after, counts, now, say }) => {
   const isOpen = before.opensAt <= now;
   if (after.opensAt > now && isOpen && counts.working + counts.handedIn > 0)
-    return [`It is closed again until ${say(after.opensAt)}; whoever has begun goes on working.`];
+    return [
+      `It is closed again until ${say(after.opensAt)}; students who have begun continue working.`,
+    ];
   if (after.opensAt === before.opensAt) return [];
   if (after.opensAt > now) return [`Nobody can begin before ${say(after.opensAt)}.`];
-  return isOpen ? [] : ['Students can begin at once.'];
+  return isOpen ? [] : ['Students can begin right away.'];
 };
 
 function closedAtOnce({ working, notBegun }: Counts): string {
   return [
-    'It closes at once.',
+    'It closes right away.',
     ...ifAny(
       working,
       `${many(working)} working now ${working === 1 ? 'is' : 'are'} handed in with what is saved.`,
@@ -101,7 +103,7 @@ const attempts: Effects = ({ before: { rules: was }, after: { rules: is }, count
     ...(was.attempts === is.attempts ? [] : [more]),
     ...(was.counts === is.counts
       ? []
-      : ifAny(counts.handedIn, 'Scores of students with several attempts are counted anew.')),
+      : ifAny(counts.handedIn, 'Scores of students with several attempts are recalculated.')),
   ];
 };
 
@@ -117,18 +119,18 @@ const keeping: Effects = ({ before, after, counts: { working, handedIn } }) => {
     [
       orderOf(before) !== orderOf(after),
       working + handedIn,
-      'Whoever has begun keeps the order that they have.',
+      'Students who have begun keep the order that they have.',
     ],
     [
       partsOf(before) !== partsOf(after),
       working,
-      'Whoever has begun keeps the times of sections and items, and the going back, that they have.',
+      'Students who have begun keep their times of sections and items, and whether they can go back.',
     ],
     [before.rules.oneSitting !== after.rules.oneSitting, working, stay],
     [
       JSON.stringify(before.lateRule) !== JSON.stringify(after.lateRule),
       handedIn,
-      'Work that is handed in keeps its marks for lateness.',
+      'Work that is handed in keeps its late deductions.',
     ],
   ];
   return changes.flatMap(([changed, met, sentence]) => (changed ? ifAny(met, sentence) : []));

@@ -31,5 +31,5 @@ export function releaseInWords(
   const until =
     lastEnd === null ? 'and it never closes' : `the last until ${inWords(lastEnd, zone, now)}`;
   const still = `${count(canAnswer, 'student')} still can, ${until}`;
-  return `${scores} What was right shows once nobody can answer any more: ${still}${date === null ? '' : `; not before ${date}`}.`;
+  return `${scores} What was right shows after everyone’s window has closed: ${still}${date === null ? '' : `; not before ${date}`}.`;
 }

@@ -43,8 +43,8 @@ export type Counting = (typeof countings)[number];
 
 const partMinutes = z
   .number('Times are numbers of minutes.')
-  .min(0.1, 'A part needs at least 6 seconds.')
-  .max(600, 'A part can have at most 10 hours.');
+  .min(0.1, 'A section or item needs at least 6 seconds.')
+  .max(600, 'A section or item can have at most 10 hours.');
 
 /** Times for parts of the test: sections by their id, those without one having none; or each single item. */
 export const stageLimit = z.discriminatedUnion('of', [
@@ -63,7 +63,7 @@ export const assignmentRules = z.strictObject({
   /** Test: no help until the work is handed in. Practice: answers can be checked, hints asked for and answers shown. */
   mode: z.enum(['test', 'practice']),
   /** In practice each wrong try takes off such a share of a question's points. */
-  offPerTry: z.number().min(0).max(1, 'A wrong try can take off at most all of the points.'),
+  offPerTry: z.number().min(0).max(1, 'A wrong try can take off at most 100% of the points.'),
   /** Working time in minutes; null for none but the window. */
   limitMinutes: z
     .number('The time limit must be a number of minutes.')
@@ -184,7 +184,7 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
     if (parts.some((part) => part > limitMinutes))
       problems.push({
         field: 'stageLimit',
-        message: `A part cannot have more time than the whole, ${lengthInWords(limitMinutes * minute)}.`,
+        message: `A section or item cannot have more time than the whole test, ${lengthInWords(limitMinutes * minute)}.`,
       });
   }
   if (stageLimit?.of === 'sections' && Object.keys(stageLimit.minutes).length === 0)

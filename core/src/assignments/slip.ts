@@ -73,13 +73,13 @@ const releaseWords: Record<ReleaseTime, string> = {
 /** What shows answers waits for the last student, so "at once" is not what happens to it. */
 const answerWords: Record<ReleaseTime, string> = {
   ...releaseWords,
-  'at-hand-in': 'once nobody can answer any more',
+  'at-hand-in': 'after everyone’s window has closed',
 };
 const countingWords = {
-  best: 'the best one counts',
-  latest: 'the latest one counts',
-  first: 'the first one counts',
-  mean: 'their mean counts',
+  best: 'the best attempt counts',
+  latest: 'the latest attempt counts',
+  first: 'the first attempt counts',
+  mean: 'the average of all attempts counts',
 };
 const showWords = {
   points: 'as points',
@@ -110,13 +110,13 @@ export function slipOf(facts: SlipFacts): Slip {
     verb:
       facts.students === 0 && facts.who.link
         ? 'Open it for guests'
-        : `Give to ${count(facts.students, 'student')}`,
+        : `Assign to ${count(facts.students, 'student')}`,
   };
 }
 
 function stageWords({ rules: { stageLimit, oneSitting }, sections = [] }: SlipFacts): string {
   const sitting = oneSitting
-    ? `In one sitting: whoever is away for more than ${lengthInWords(mayBeAway)} is let in again by you. `
+    ? `In one sitting: students who are away for more than ${lengthInWords(mayBeAway)} need you to readmit them. `
     : '';
   if (stageLimit === null) return sitting;
   if (stageLimit.of === 'items')
@@ -134,11 +134,11 @@ const toWhom = ({ students, who }: SlipFacts, words: string) =>
 const accommodationsWords = ({ accommodations = [] }: SlipFacts) =>
   accommodations.length === 0
     ? ''
-    : ` Accommodations act by themselves: ${listing(accommodations.map(({ words, students }) => `${words} for ${students}`))}.`;
+    : ` Accommodations apply automatically: ${listing(accommodations.map(({ words, students }) => `${words} for ${students}`))}.`;
 
 function visibleWords({ opensAt, visibleFrom, word, zone, now }: SlipFacts): string {
-  const begin = word ? ' Each types the word that you read out to begin.' : '';
-  if (opensAt <= now) return `They see it at once.${begin}`;
+  const begin = word ? ' Students type the word that you read out to start.' : '';
+  if (opensAt <= now) return `They see it right away.${begin}`;
   const from = visibleFrom === null || visibleFrom <= now ? 'now' : inWords(visibleFrom, zone, now);
   return from === 'now'
     ? `They see the title now and can begin ${inWords(opensAt, zone, now)}.${begin}`
@@ -185,18 +185,18 @@ function formWords({ forms = [], formsFor = [], draws = false }: SlipFacts): str
   const rest = restWords(forms, formsFor.length > 0);
   const byName = formsFor.map(({ party, form }) => `${party} gets form ${form}`);
   const given = rest && ` ${[...byName, rest].join('; ')}.`;
-  return `${given}${draws ? ' Each student draws items of their own.' : ''}`;
+  return `${given}${draws ? ' Each student gets their own draw of items.' : ''}`;
 }
 
 function orderWords({ order, shuffleChoices, goBack }: AssignmentRules): string {
   const fixed = 'Items come one after the other in your order';
   const asked = {
-    own: goBack ? 'Items stand in your order and students go where they want' : fixed,
+    own: goBack ? 'Items are in your order, and students can go to any item' : fixed,
     fixed,
     shuffled: 'Items are in a different order for each student',
   }[order];
   const items = `${asked}${goBack ? '' : ', and nobody can go back'}`;
-  return `${items}; choices ${shuffleChoices ? 'are in a different order for each student' : 'stand as you wrote them'}.`;
+  return `${items}; choices ${shuffleChoices ? 'are in a different order for each student' : 'are in your order'}.`;
 }
 
 function releasedWords({ rules: { mode, release }, answersFrom, zone, now }: SlipFacts): string {

@@ -55,7 +55,7 @@ function adviceOn(share: number): string {
   if (share >= 0.85) return 'this is secure';
   if (share >= 0.6) return 'you are nearly there';
   if (share >= 0.3) return 'you are part of the way; look at it again';
-  return 'this is the next thing to practise';
+  return 'practice this next';
 }
 
 /** For the student: what was earned, and what to make of it. */

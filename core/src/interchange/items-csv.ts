@@ -38,7 +38,7 @@ export const itemColumns: readonly [name: string, explains: string][] = [
   ['tolerance', 'For numbers: 0.5 for an amount, 5% for a share; empty for exactly'],
   ['units', 'For numbers: units that may be written, parted by ;'],
   ['explanation', 'Shown when you release it'],
-  ['hints', 'In order, parted by |'],
+  ['hints', 'In order, separated by |'],
   ['notes', 'For teachers only'],
   ['picture', 'File name of a picture in the zip, shown above the question'],
   ['picture words', 'What the picture shows, for those who cannot see it'],
@@ -146,7 +146,7 @@ function wholeOf(json: string, wrong: Wrong): ItemContent | null {
   try {
     given = JSON.parse(json);
   } catch {
-    wrong('whole', 'This is not JSON as it was taken out.');
+    wrong('whole', 'This is not JSON as it was exported.');
     return null;
   }
   const read = readItem(given);

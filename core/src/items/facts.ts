@@ -18,6 +18,6 @@ export const itemFacts = z.strictObject({
     .max(20, 'More than 20 tags.')
     .transform((tags) => [...new Set(tags.map((tag) => tag.toLowerCase()))]),
   author: line(200, 'The author'),
-  licence: line(120, 'The licence'),
+  licence: line(120, 'The license'),
 });
 export type ItemFacts = z.infer<typeof itemFacts>;

@@ -78,7 +78,7 @@ const enemiesTogether = (items: Items, { enemies }: NotedTest): Observed[] =>
   enemies
     .map(([first, second]) => items.filter(({ itemId }) => itemId === first || itemId === second))
     .filter((pair) => pair.length > 1)
-    .map((pair) => [`${itemsAt(pair)} were declared not to stand in one test.`, pair]);
+    .map((pair) => [`${itemsAt(pair)} are marked “don’t use together”.`, pair]);
 
 const withoutKey = (items: Items) =>
   about(
@@ -152,7 +152,7 @@ const markedByHand = (items: Items) =>
   about(
     items.filter(({ byHand }) => byHand),
     (some) =>
-      `${count(some.length, 'item')} will wait for you to mark ${either(some, 'it', 'them')} by hand.`,
+      `${count(some.length, 'item')} need you to mark ${either(some, 'it', 'them')} by hand.`,
   );
 
 /** What is looked for, in the order in which a page shows it. */

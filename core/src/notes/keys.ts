@@ -23,7 +23,7 @@ export function keyNotes(items: readonly NotedItem[]): { words: string; items: N
     from += run.length;
     if (run.length < longRun) continue;
     notes.push({
-      words: `${letter(first)} is the key ${run.length} times on end, in items ${listing(run.map(({ number }) => String(number)))}; shuffled choices mend that.`,
+      words: `${letter(first)} is the key ${run.length} times in a row, in items ${listing(run.map(({ number }) => String(number)))}; shuffling choices fixes that.`,
       items: run,
     });
   }
@@ -36,7 +36,7 @@ export function keyNotes(items: readonly NotedItem[]): { words: string; items: N
     const sd = Math.sqrt(chances.reduce((sum, p) => sum + p * (1 - p), 0));
     if (keyed.length >= 8 && those.length > mean + 2 * sd)
       notes.push({
-        words: `${letter(index)} is the key of ${those.length} of ${keyed.length} choices; shuffled choices mend that.`,
+        words: `${letter(index)} is the key of ${those.length} of ${keyed.length} choices; shuffling choices fixes that.`,
         items: those.map(({ item }) => item),
       });
   }

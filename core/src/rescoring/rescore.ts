@@ -55,7 +55,7 @@ export function rescoredEntry(
   if (points !== undefined && !(points > 0 && points <= 1000))
     throw new RescoreProblem(
       '/points',
-      'An item is worth more than 0 and at most 1,000 points. To count it for nobody, leave it out.',
+      'An item is worth more than 0 and at most 1,000 points. To count it for nobody, drop it from scoring.',
     );
   const { override: before, ...rest } = entry;
   const after = override === undefined ? before : (override ?? undefined);
@@ -122,8 +122,8 @@ const scored = ({ content }: EditionEntry) =>
   );
 
 const overrideWords = {
-  'full-credit': 'Everybody who was given it has all its points.',
-  dropped: 'It is left out: it counts for nobody.',
+  'full-credit': 'Everybody who was given it gets full points.',
+  dropped: 'It is dropped from scoring.',
   none: 'It is scored by its key again.',
 };
 

@@ -155,14 +155,14 @@ export function readList(
       problems: [
         {
           line: 1,
-          message: `The list has ${body.length.toLocaleString('en')} lines; a class holds at most ${mostInClass}. Bring a whole school in as a OneRoster zip, class by class.`,
+          message: `The list has ${body.length.toLocaleString('en')} lines; a class holds at most ${mostInClass}. Import a whole school as a OneRoster zip, class by class.`,
         },
       ],
     };
   if (!fields.some((field) => field === 'fullName' || field === 'givenName'))
     return {
       students: [],
-      problems: [{ line: 1, message: 'No column is the name. Say which one is.' }],
+      problems: [{ line: 1, message: 'No column holds names. Choose the column with the names.' }],
     };
   body.forEach((cells, index) => {
     const line = index + (header ? 2 : 1);
@@ -226,7 +226,7 @@ function apart(students: ListedStudent[], problems: ListProblem[]): ListReading 
     const what = markNames.get(sort) ?? 'student number';
     problems.push({
       line: student.line,
-      message: `The same ${what} as line ${seen.get(double)}, so it is left out.`,
+      message: `The same ${what} as line ${seen.get(double)}, so it is not imported.`,
     });
     return false;
   });

@@ -10,7 +10,7 @@ const oneLine = (limit: number) => z.string().trim().max(limit, `At most ${limit
 export const listedStudent = z.strictObject({
   /** The line of the list, for people; the place in the request when there is no list. */
   line: z.int().min(1),
-  givenName: oneLine(80).min(1, 'The given name is missing.'),
+  givenName: oneLine(80).min(1, 'The first name is missing.'),
   familyName: oneLine(80),
   studentNumber: oneLine(40),
   email: z.union([z.literal(''), z.email('That is not an e-mail address.').max(254)]),

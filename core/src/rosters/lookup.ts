@@ -77,7 +77,7 @@ export function lookup(known: readonly KnownStudent[]) {
           ),
         ),
         ...same(turned(name)).map((student) =>
-          asLikely(student, 'has given and family name the other way round'),
+          asLikely(student, 'has first and last name switched'),
         ),
         ...same(alike).map((student) => asLikely(student, 'has nearly the same name')),
       ];

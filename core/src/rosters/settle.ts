@@ -58,7 +58,7 @@ function answered(
 ): Answered {
   if (as === undefined)
     return {
-      message: `${line.name} is likely somebody known. Say who it is, or that it is a new student.`,
+      message: `${line.name} is probably somebody known. Choose who it is, or that it is a new student.`,
     };
   const { studentNumber } = line.listed;
   if (as === null) {
@@ -72,7 +72,7 @@ function answered(
   const chosen = known.find(({ id }) => id === as);
   const isLikely = line.likely.some(({ studentId }) => studentId === as);
   if (!chosen || taken.has(as) || !isLikely)
-    return { message: `${line.name}: that student stands for another line of the list.` };
+    return { message: `${line.name}: that student is chosen for another line of the list.` };
   taken.add(as);
   const here = chosen.enrollments.find(({ classId }) => classId === target.classId);
   const { changes } = corrections(chosen, line.listed, ownerOf);

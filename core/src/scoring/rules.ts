@@ -33,7 +33,7 @@ export const pointsTable = z
         context.addIssue({
           code: 'custom',
           path: ['values', index, 'value'],
-          message: `“${value}” stands twice in the table of points.`,
+          message: `“${value}” is in the table of points twice.`,
         });
       seen.add(value);
     });

@@ -18,8 +18,8 @@ export const signInName = z
 export const listedPerson = z.strictObject({
   /** The line of the list, for people. */
   line: z.int().min(1),
-  givenName: name('The given name'),
-  familyName: name('The family name'),
+  givenName: name('The first name'),
+  familyName: name('The last name'),
   signInName,
   email: z.union([z.literal(''), z.email('That is not an e-mail address.').max(254)]),
   role: z.enum(['teacher', 'administrator']),

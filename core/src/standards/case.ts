@@ -41,13 +41,13 @@ export function readCase(text: string): FrameworkFile {
   try {
     parsed = JSON.parse(text);
   } catch {
-    throw new FrameworkProblem('The file is no JSON.');
+    throw new FrameworkProblem('The file is not JSON.');
   }
   const read = cfPackage.safeParse(parsed);
   if (!read.success) {
     const issue = elementAt(read.error.issues, 0);
     throw new FrameworkProblem(
-      `The file is no CASE package: ${issue.path.join('/') || 'the whole'}: ${issue.message}`,
+      `The file is not a CASE package: ${issue.path.join('/') || 'the whole'}: ${issue.message}`,
     );
   }
   const { CFDocument, CFItems, CFAssociations } = read.data;

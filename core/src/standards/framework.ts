@@ -69,7 +69,7 @@ export function ordered(lines: FrameworkLine[]): FrameworkLine[] {
     waiting.push(...[...(children.get(line.key) ?? [])].reverse());
   }
   if (result.length < lines.length)
-    throw new FrameworkProblem('Some standards stand under each other in a circle.');
+    throw new FrameworkProblem('Some standards are under each other in a circle.');
   return result;
 }
 

@@ -32,9 +32,7 @@ export function readStandardRows(
   });
   for (const { parent, number } of lines)
     if (parent !== null && !seen.has(parent))
-      throw new FrameworkProblem(
-        `Line ${number} stands under “${parent}”, which is not in the file.`,
-      );
+      throw new FrameworkProblem(`Line ${number} is under “${parent}”, which is not in the file.`);
   return {
     name: '',
     publisher: '',

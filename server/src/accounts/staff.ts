@@ -188,7 +188,7 @@ export async function changePassword(
   const right = await throttle.guess({ device: `own password of ${id}` });
   const account = await database.models.Account.findByPk(id);
   if (!account || !(await isSecret(account.secretHash, old)))
-    throw invalid([{ pointer: '/old', message: 'That is not your present password.' }]);
+    throw invalid([{ pointer: '/old', message: 'That is not your current password.' }]);
   await right();
   await account.update({ secretHash: await hashSecret(password) });
   await sessions.endOf(id, { but: present });

@@ -60,7 +60,7 @@ export async function changeFolder(
       const where = { ownerId: me.account.id };
       const mine = await TestFolder.findAll({ where, lock: true, transaction });
       if (chainsOf(mine)(parent).includes(folderId))
-        throw invalid([{ pointer: '/parent', message: 'A folder cannot lie in itself.' }]);
+        throw invalid([{ pointer: '/parent', message: 'A folder cannot be inside itself.' }]);
     }
     await folder.update(
       { name: name ?? folder.name, parentId: parent === undefined ? folder.parentId : parent },

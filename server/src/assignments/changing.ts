@@ -159,7 +159,7 @@ function insistOnMore(
       },
     ]);
   if (closesAt === null && minutes === 0 && attempts === 0)
-    throw invalid([{ pointer: '', message: 'Say what they get more of.' }]);
+    throw invalid([{ pointer: '', message: 'Choose what they get more of.' }]);
 }
 
 /** More for some students, or for all of them. */

@@ -3,7 +3,7 @@ import { type Database } from '../database/connect';
 
 const eventWords: Record<string, string> = {
   pause: 'paused it',
-  resume: 'let it go on',
+  resume: 'resumed it',
   'hand-in': 'handed it in',
   reopen: 'opened it again',
 };

@@ -113,7 +113,7 @@ async function readNotes(
       .filter(({ entryId }) => order.includes(entryId))
       .map(
         ({ entryId, reason }) =>
-          `Question ${order.indexOf(entryId) + 1} was scored anew${reason ? `: ${reason}` : '.'}`,
+          `Question ${order.indexOf(entryId) + 1} was rescored${reason ? `: ${reason}` : '.'}`,
       ),
   ];
 }
@@ -144,7 +144,7 @@ const decisionNote = ({ kind, reason }: StoredAdjustment) =>
 
 const overrideNotes = {
   usual: null,
-  'full-credit': 'Everybody has all the points here.',
+  'full-credit': 'Everybody gets full points here.',
   dropped: 'This question does not count.',
 };
 

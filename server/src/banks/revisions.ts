@@ -83,7 +83,7 @@ export async function refuseBroken(
   if ((await Standard.count({ where: { id: wanted }, transaction })) < wanted.length)
     wrong.push({
       pointer: '/facts/standards',
-      message: 'One of the standards is gone from its framework. Choose another one.',
+      message: 'One of the standards was removed from its framework. Choose another one.',
     });
   const { passage } = content;
   if (passage) {
@@ -91,7 +91,7 @@ export async function refuseBroken(
     if ((await PassageRevision.count({ where, transaction })) === 0)
       wrong.push({
         pointer: '/content/passage',
-        message: 'The passage is gone. Choose another one.',
+        message: 'The passage was deleted. Choose another one.',
       });
   }
   if (wrong.length > 0) throw invalid(wrong);

@@ -167,7 +167,7 @@ export async function makeFolder(
   return database.transaction(async (transaction) => {
     await insistOnFolder(database, me, { bank: bodyOf.bank, folder: bodyOf.parent }, transaction);
     if ((await above(database, bodyOf.parent, transaction)).length >= deepest)
-      throw invalid([{ pointer: '/parent', message: `Folders can lie ${deepest} deep at most.` }]);
+      throw invalid([{ pointer: '/parent', message: `Folders can be ${deepest} deep at most.` }]);
     const { Folder } = database.models;
     const where = { bankId: bodyOf.bank, parentId: bodyOf.parent };
     const last = await Folder.max<number | null, Folder>('position', { where, transaction });

@@ -121,7 +121,7 @@ export async function applyRosters(
     );
     if (nowhere >= 0)
       throw invalid([
-        { pointer: `/rosters/${nowhere}/make`, message: 'Say which class, or describe a new one.' },
+        { pointer: `/rosters/${nowhere}/make`, message: 'Choose a class, or describe a new one.' },
       ]);
     const { RosterChange } = database.models;
     const key = { madeBy: me.account.id, clientKey: wanted.clientKey };

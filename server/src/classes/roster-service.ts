@@ -98,7 +98,7 @@ export class RemoteRoster implements RosterService {
       const why =
         error instanceof RangeError
           ? error.message
-          : 'Try again in a while, or bring the list in from a file.';
+          : 'Try again later, or import the list from a file.';
       throw problem('roster-service-odd', { why });
     }
   }

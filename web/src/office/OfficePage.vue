@@ -66,7 +66,7 @@ async function makeLink(person: StaffRow): Promise<void> {
 const rowClass = ({ row }: { row: StaffRow }) => (row.blocked ? 'blocked' : '');
 const byName = (a: StaffRow, b: StaffRow) => a.familyName.localeCompare(b.familyName);
 function lastSignIn({ blocked, signedInAt }: StaffRow): string {
-  if (blocked) return 'blocked';
+  if (blocked) return say('office.blocked');
   return signedInAt === null ? say('office.notYet') : words.time(signedInAt);
 }
 </script>
@@ -74,7 +74,12 @@ function lastSignIn({ blocked, signedInAt }: StaffRow): string {
 <template>
   <PageHead
     :title="say('office.people2')"
-    :where="`${session.school.name} · times of ${session.school.zone.replaceAll('_', ' ')}`"
+    :where="
+      say('office.schoolAndZone', {
+        school: session.school.name,
+        zone: session.school.zone.replaceAll('_', ' '),
+      })
+    "
   >
     <ElButton type="primary" @click="adding = true">{{ say('office.addTeachers2') }}</ElButton>
   </PageHead>

@@ -52,14 +52,11 @@ export function usePastedPictures(editor: Readonly<ShallowRef<Editor | undefined
         );
         kept++;
       } catch (error) {
-        notes.value.push(`A picture could not be taken along: ${inWords(error)}`);
+        notes.value.push(say('editor.pictureNotCopied', { why: inWords(error) }));
       }
       sending.value--;
     }
-    if (unreachable > 0)
-      notes.value.push(
-        `${say('editor.pictures', { n: unreachable })} of what you pasted ${unreachable === 1 ? 'lies' : 'lie'} elsewhere and cannot be read from here. Save ${unreachable === 1 ? 'it' : 'them'} and use Picture, or copy each by itself.`,
-      );
+    if (unreachable > 0) notes.value.push(say('editor.picturesElsewhere', { n: unreachable }));
     if (kept > 0) notes.value.push(say('editor.picturesCameAlongClick', { n: kept }));
     editor.value?.chain().focus().insertContent(cleanPaste(whole)).run();
   }

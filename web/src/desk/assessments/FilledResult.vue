@@ -3,7 +3,6 @@
 import { elementAt, present } from '@oaken/core/certain';
 import type { Filled } from '@oaken/contract/assessments';
 import type { Blueprint } from '@oaken/core/assembly';
-import { count, listing } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useLibrary } from '../library/library';
 import { pointsText, stemLine } from '../shared/words';
@@ -14,7 +13,6 @@ const props = defineProps<{ filled: Filled; blueprint: Blueprint }>();
 const emit = defineEmits<{ without: [item: number] }>();
 const library = useLibrary();
 const shown = ref(0);
-const unit = computed(() => (props.blueprint.measure === 'items' ? 'item' : 'point'));
 const several = computed(() => props.filled.forms.length > 1);
 
 const missing = computed(() =>
@@ -34,14 +32,20 @@ const missing = computed(() =>
       ? say('tests.codeDepthByShort', {
           code,
           depth,
-          by: count(by, unit.value),
+          by:
+            props.blueprint.measure === 'items'
+              ? say('common.items2', { n: by })
+              : say('tests.points2', { n: by }),
           want: pointsText(want),
           where,
         })
       : say('tests.codeDepthByMore', {
           code,
           depth,
-          by: count(by, unit.value),
+          by:
+            props.blueprint.measure === 'items'
+              ? say('common.items2', { n: by })
+              : say('tests.points2', { n: by }),
           want: pointsText(want),
           where,
         });
@@ -51,7 +55,7 @@ const missing = computed(() =>
 const countedAlike = computed(() => {
   const { minutes, byHand } = props.blueprint;
   const units = [
-    unit.value === 'item' ? say('tests.anItem') : say('tests.aPoint'),
+    props.blueprint.measure === 'items' ? say('tests.anItem') : say('tests.aPoint'),
     ...(minutes === null ? [] : [say('tests.aMinute')]),
     ...(byHand === null ? [] : [say('tests.oneMarkedByHand')]),
   ];
@@ -66,29 +70,21 @@ const sentences = computed(() => {
   if (score !== null) words.push(scoreInWords(score));
   if (sharpness !== null && sharpness.value > 0)
     words.push(
-      `The discriminations of its items add up to ${sharpness.value.toFixed(2)}; with everything above kept, no choice has more than ${sharpness.bound.toFixed(2)}.`,
+      say('tests.discriminationsAddUp', {
+        sum: sharpness.value.toFixed(2),
+        bound: sharpness.bound.toFixed(2),
+      }),
     );
   figures.forEach((form, index) => {
     if (form.unknown > 0)
-      words.push(
-        `${nameOf(index)}: the difficulty of ${say('common.items2', { n: form.unknown })} is not known; each is counted like the known ones of its cell.`,
-      );
+      words.push(say('tests.unknownCountedLikeCell', { n: form.unknown, name: nameOf(index) }));
     if (form.otherPoints > 0)
-      words.push(
-        `${nameOf(index)}: ${say('common.items2', { n: form.otherPoints })} ${form.otherPoints === 1 ? 'gives' : 'give'} other points in the bank and ${form.otherPoints === 1 ? 'counts' : 'count'} like the one in the same place of form A.`,
-      );
+      words.push(say('tests.otherPointsInBank', { n: form.otherPoints, name: nameOf(index) }));
     if (form.shared > 0)
-      words.push(
-        `${nameOf(index)} keeps ${say('common.items2', { n: form.shared })} of form A: nothing else can stand there.`,
-      );
+      words.push(say('tests.keepsItemsOfFormA', { n: form.shared, name: nameOf(index) }));
   });
-  words.push(
-    `Chosen out of ${say('common.items2', { n: candidates })} in ${seconds.toFixed(1)} s.`,
-  );
-  if (unknown > 0)
-    words.push(
-      `${say('common.items2', { n: unknown })} of unknown difficulty ${unknown === 1 ? 'was' : 'were'} left aside.`,
-    );
+  words.push(say('tests.chosenOutOf', { n: candidates, seconds: seconds.toFixed(1) }));
+  if (unknown > 0) words.push(say('tests.unknownDifficultyNotUsed', { n: unknown }));
   return words;
 });
 function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {

@@ -61,7 +61,10 @@ const asInFirst = ({ entry }: FormLine) =>
     swap: null,
   });
 function remove(): void {
-  emit('change', `removing form ${props.form.name}`, { do: 'remove-form', form: props.form.id });
+  emit('change', say('tests.removingForm', { name: props.form.name }), {
+    do: 'remove-form',
+    form: props.form.id,
+  });
   emit('removed');
 }
 

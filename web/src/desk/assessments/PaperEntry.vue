@@ -33,7 +33,9 @@ const emit = defineEmits<{
 const typed = useTyped(() => props.entry.points);
 const wrong = ref('');
 watch(typed, () => (wrong.value = ''));
-const unit = computed(() => (props.counts === 'share' ? 'share' : 'pt'));
+const unit = computed(() =>
+  props.counts === 'share' ? say('tests.shareUnit') : say('tests.pointsUnit'),
+);
 
 function givePoints(): void {
   const points = Number(typed.value.replace(',', '.'));

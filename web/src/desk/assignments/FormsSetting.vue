@@ -53,7 +53,11 @@ function setForm(party: Party, value: string): void {
 </script>
 
 <template>
-  <FoldedSetting :wrong="Boolean(problems.forms)" name="Forms" :value="summary">
+  <FoldedSetting
+    :wrong="Boolean(problems.forms)"
+    :name="say('assignments.formsSetting')"
+    :value="summary"
+  >
     <ElCheckbox
       v-for="testForm in forms"
       :key="testForm.name"

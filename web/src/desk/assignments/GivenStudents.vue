@@ -15,7 +15,7 @@ const words = useWords();
 
 const stateWords: Record<Student['state'], string> = {
   'not-begun': say('common.notBegun'),
-  working: 'working',
+  working: say('assignments.stateWorking'),
   'handed-in': say('common.handedIn'),
   withdrawn: say('assignments.hasLeftClass'),
 };

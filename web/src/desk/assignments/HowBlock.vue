@@ -50,7 +50,7 @@ const lateAnswers = computed<LateAnswerRule>({
 });
 const lateAnswerWords: Record<LateAnswerRule, string> = {
   review: say('assignments.holdUntilIDecide'),
-  count: 'count',
+  count: say('assignments.lateCount'),
   refuse: say('assignments.dontCount'),
 };
 const attempts = computed(() =>
@@ -88,7 +88,11 @@ const beginning = computed(
   <section>
     <h2>{{ say('assignments.how') }}</h2>
     <TimeFields v-model="form" :problems="problems" :sections="sections" :given="given" />
-    <FoldedSetting :wrong="Boolean(problems.attempts)" name="Attempts" :value="attempts">
+    <FoldedSetting
+      :wrong="Boolean(problems.attempts)"
+      :name="say('assignments.attemptsSetting')"
+      :value="attempts"
+    >
       <label
         ><ElInputNumber
           :controls="false"
@@ -120,7 +124,7 @@ const beginning = computed(
       :parties="parties"
     />
     <FoldedSetting
-      name="Leaving"
+      :name="say('assignments.leavingSetting')"
       :value="
         form.oneSitting ? say('assignments.inOneSitting') : say('assignments.studentsCanLeaveCome')
       "
@@ -132,7 +136,10 @@ const beginning = computed(
         {{ say('assignments.inOneSittingI', { lengthInWords: lengthInWords(mayBeAway) }) }}</ElRadio
       >
     </FoldedSetting>
-    <FoldedSetting name="Answers that arrive late" :value="lateAnswerWords[lateAnswers]">
+    <FoldedSetting
+      :name="say('assignments.lateAnswersSetting')"
+      :value="lateAnswerWords[lateAnswers]"
+    >
       <p class="hint">
         {{ say('assignments.aDeviceWithoutNetwork') }}
       </p>
@@ -142,7 +149,7 @@ const beginning = computed(
         }}</ElRadio>
       </ElRadioGroup>
     </FoldedSetting>
-    <FoldedSetting name="Order" :value="order">
+    <FoldedSetting :name="say('assignments.orderSetting')" :value="order">
       <ElRadio v-for="(text, key) in orderWords" :key="key" v-model="form.order" :value="key">
         {{ text }}</ElRadio
       >
@@ -153,7 +160,7 @@ const beginning = computed(
         {{ say('assignments.shuffleChoicesEachStudent') }}</ElCheckbox
       >
     </FoldedSetting>
-    <FoldedSetting name="Beginning" :value="beginning">
+    <FoldedSetting :name="say('assignments.startSetting')" :value="beginning">
       <label
         >{{ say('assignments.startWordReadOut') }}
         <ElInput v-model.trim="form.word" class="auto" maxlength="40" autocomplete="off"

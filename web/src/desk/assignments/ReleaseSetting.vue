@@ -28,8 +28,8 @@ const releasedWords: Record<Released, string> = {
 };
 const showWords: Record<ScoreShow, string> = {
   both: say('assignments.pointsPercent'),
-  points: 'points',
-  percent: 'percent',
+  points: say('assignments.showPoints'),
+  percent: say('assignments.showPercent'),
   band: say('assignments.letterBand'),
 };
 const summary = computed(() => {
@@ -43,7 +43,11 @@ const summary = computed(() => {
 </script>
 
 <template>
-  <FoldedSetting :wrong="Boolean(problems.bands)" name="Release" :value="summary">
+  <FoldedSetting
+    :wrong="Boolean(problems.bands)"
+    :name="say('assignments.releaseSetting')"
+    :value="summary"
+  >
     <label
       >{{ say('assignments.scoresShownAs') }}
       <SelectField v-model="form.release.show" class="auto"

@@ -84,7 +84,7 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
       >
     </div>
     <p v-if="problems.lateRule" class="wrong">{{ problems.lateRule }}</p>
-    <FoldedSetting :wrong="rareWrong" name="What they see" :value="rare">
+    <FoldedSetting :wrong="rareWrong" :name="say('assignments.visibilitySetting')" :value="rare">
       <div class="pair rare">
         <ElCheckbox v-model="form.hidden"> {{ say('assignments.nobodySeesBefore') }}</ElCheckbox>
         <DateField

@@ -68,7 +68,11 @@ const reachWords = {
   school: say('banks.allTeachersAtMy'),
   everybody: say('banks.everybodyCanUse'),
 };
-const rightWords = { read: 'read', use: say('banks.useCopy'), edit: 'change' };
+const rightWords = {
+  read: say('banks.rightRead'),
+  use: say('banks.useCopy'),
+  edit: say('banks.rightEdit'),
+};
 </script>
 
 <template>

@@ -24,7 +24,7 @@ const lastStruck = computed(() => struck.value.at(-1));
 const totalWords = computed(() =>
   loading.value && rows.value.size === 0
     ? say('common.looking')
-    : `${total.value.toLocaleString('en')} ${total.value === 1 ? 'item' : 'items'}`,
+    : say('common.items2', { n: total.value }),
 );
 const moreWords = computed(() => {
   const hidden = struck.value.filter(({ name }) => !inSight.includes(name)).length;

@@ -12,8 +12,8 @@ export const markedWords: Record<MarkedBy, string> = {
 };
 export const mediumWords: Record<Medium, string> = {
   picture: say('banks.aPicture'),
-  sound: 'sound',
-  film: 'film',
+  sound: say('banks.withSound'),
+  film: say('banks.withFilm'),
 };
 const band = (list: readonly { id: string; title: string }[], id: string) =>
   list.find((candidate) => candidate.id === id)?.title ?? id;

@@ -45,7 +45,7 @@ const fieldWords: Record<ListField, string> = {
   fullName: say('classes.fullName'),
   studentNumber: say('classes.studentNumber2'),
   email: 'e-mail',
-  grade: 'grade',
+  grade: say('classes.gradeColumn'),
 };
 function set(index: number, field: ListField | null): void {
   // A field stands in one column at most.

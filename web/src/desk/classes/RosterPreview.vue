@@ -54,7 +54,7 @@ function happens(line: PlanLine): string {
   if (line.act === 'join')
     return line.from ? say('classes.comesFrom') : 'joins; is at this school already';
   if (line.act === 'back') return say('classes.reEnrollsWithEvery');
-  return line.changes.length > 0 ? '' : 'stays';
+  return line.changes.length > 0 ? '' : say('classes.stays');
 }
 </script>
 

@@ -12,7 +12,7 @@ const fieldWords: Record<Changeable, string> = {
   familyName: say('classes.lastName'),
   studentNumber: say('classes.studentNumber2'),
   email: say('classes.eMailAddress2'),
-  grade: 'grade',
+  grade: say('classes.gradeColumn'),
 };
 export const changesInWords = (line: PlanLine) =>
   line.changes

@@ -26,16 +26,21 @@ export function linesOfItem(content: ItemContent): Lines {
   content.parts.forEach((part, index) => {
     const name =
       content.parts.length > 1 ? say('items.part', { value: 'ABCDEFGHIJKLMNOPQRST'[index] }) : '';
-    lines.set(`${name}Kind`, kinds[part.kind].title);
-    if (part.prompt) lines.set(`${name}Prompt`, plainText(part.prompt));
+    lines.set(name + say('items.linesKind'), kinds[part.kind].title);
+    if (part.prompt) lines.set(name + say('items.linesPrompt'), plainText(part.prompt));
     kindOf(part)
       .texts(part)
-      .forEach(({ html }, n) => lines.set(`${name}Text ${n + 1}`, plainText(html)));
-    lines.set(`${name}What counts`, elementAt(keys, index));
+      .forEach(({ html }, n) =>
+        lines.set(name + say('items.linesText', { number: n + 1 }), plainText(html)),
+      );
+    lines.set(name + say('items.linesKey'), elementAt(keys, index));
   });
-  if (plainText(content.explanation)) lines.set('Explanation', plainText(content.explanation));
-  content.hints.forEach((hint, index) => lines.set(`Hint ${index + 1}`, plainText(hint)));
-  if (content.notes) lines.set('Notes', content.notes);
+  if (plainText(content.explanation))
+    lines.set(say('common.explanation'), plainText(content.explanation));
+  content.hints.forEach((hint, index) =>
+    lines.set(say('items.hintNumber', { number: index + 1 }), plainText(hint)),
+  );
+  if (content.notes) lines.set(say('items.linesNotes'), content.notes);
   return lines;
 }
 

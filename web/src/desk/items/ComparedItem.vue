@@ -14,7 +14,10 @@ const emit = defineEmits<{ take: [item: ItemRow]; close: [] }>();
 /** What is older stands first: a revision before what is written now, mine before the source. */
 const sides = computed(() => {
   const { item, name, isSource } = props.compared;
-  const now = { lines: linesOfItem(props.content), name: isSource ? 'mine' : 'now' };
+  const now = {
+    lines: linesOfItem(props.content),
+    name: isSource ? say('items.mine') : say('items.now'),
+  };
   const compared = { lines: linesOfItem(item.content), name };
   return isSource ? { before: now, after: compared } : { before: compared, after: now };
 });

@@ -25,7 +25,9 @@ const words = useWords();
       <button
         v-else
         class="word"
-        @click="emit('compare', revision.id, `revision ${revision.number}`)"
+        @click="
+          emit('compare', revision.id, say('items.revisionInWords', { number: revision.number }))
+        "
       >
         {{ say('items.compare') }}
       </button>

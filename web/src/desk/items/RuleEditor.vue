@@ -41,7 +41,7 @@ const worths = computed<Worth[]>(() => {
   if (listed) return listed(part.value);
   return (options?.(part.value) ?? []).map(({ id, label, right }) => ({
     value: id,
-    label: plainText(label) || '(empty)',
+    label: plainText(label) || say('common.empty'),
     right,
   }));
 });

@@ -46,7 +46,9 @@ const repeated = (item: ItemResult) =>
   item.wrongAnswers
     .filter(({ n }) => n >= 3)
     .map(({ answer, n, chosen, misconception }) => ({
-      text: `${n} ${chosen ? 'chose' : 'wrote'} “${answer}”`,
+      text: chosen
+        ? say('results.studentsChose', { n, answer })
+        : say('results.studentsWrote', { n, answer }),
       misconception,
     }));
 const toggle = (number: number) => (open.value = open.value === number ? null : number);
@@ -58,7 +60,7 @@ const timed = computed(() => columns.value.some(({ id }) => id === 'time'));
 /** What stands where no choices can be counted. */
 function withoutBars({ asks, content }: ItemResult): string {
   if (asks === 'nothing') return '';
-  return content ? say('results.typedAnswers') : 'scores';
+  return content ? say('results.typedAnswers') : say('results.scoresShown');
 }
 </script>
 

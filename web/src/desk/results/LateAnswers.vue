@@ -18,7 +18,11 @@ const sending = ref(false);
 const waiting = computed(() =>
   props.work.lateAnswers.filter(({ decision }) => decision === 'waiting'),
 );
-const decisionWords = { waiting: '', counted: 'counted', refused: say('results.notCounted') };
+const decisionWords = {
+  waiting: '',
+  counted: say('results.lateCounted'),
+  refused: say('results.notCounted'),
+};
 
 async function decide(counts: boolean): Promise<void> {
   sending.value = true;

@@ -7,8 +7,8 @@ import { say } from '../../words/teacher';
 /** What is written into the boxes; how full they are says the share of the points. */
 export const boxFigures = {
   share: say('results.shadingOnly'),
-  points: 'points',
-  percent: 'percent',
+  points: say('results.cellPoints'),
+  percent: say('results.cellPercent'),
 } as const;
 export type BoxFigure = keyof typeof boxFigures;
 

@@ -37,8 +37,8 @@ export const stemLine = (html: string, length = 160) =>
 export const minutesOf = (seconds: number) => Math.max(1, Math.round(seconds / 60));
 export const depthNames = [
   '',
-  'recall',
-  'skill',
+  say('desk.recall'),
+  say('desk.skill'),
   say('desk.strategicThinking'),
   say('desk.extendedThinking'),
 ];

@@ -63,14 +63,14 @@ const lines = computed<Line[]>(() =>
         }),
       };
       const events: Line[] = [
-        { ...shared, at: window.opensAt, time: hourOf(window.opensAt), verb: 'opens' },
+        { ...shared, at: window.opensAt, time: hourOf(window.opensAt), verb: say('today.opens') },
       ];
       if (window.closesAt !== null)
         events.push({
           ...shared,
           at: window.closesAt,
           time: hourOf(window.closesAt),
-          verb: 'closes',
+          verb: say('today.closes'),
         });
       return events;
     })

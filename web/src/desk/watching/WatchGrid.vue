@@ -44,7 +44,7 @@ function stateWords(watchedStudent: WatchedStudent): string {
       return 'paused';
     case 'working':
       return watchedStudent.on === null
-        ? 'working'
+        ? say('watching.working')
         : say('watching.workingOnOn', { on: watchedStudent.on });
     case 'handed-in':
       return watchedStudent.handedInAt === null
@@ -73,7 +73,7 @@ function timeLeft(watchedStudent: WatchedStudent): string {
 const progressWords = {
   unanswered: say('watching.notAnswered'),
   partly: say('watching.partlyAnswered'),
-  answered: 'answered',
+  answered: say('watching.answered'),
   'to read': say('watching.onlyRead'),
 };
 function cellWords(watchedStudent: WatchedStudent, index: number): string {

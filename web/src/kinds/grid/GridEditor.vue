@@ -8,7 +8,7 @@ import { say } from '../../words/teacher';
 const part = defineModel<Grid>({ required: true });
 defineProps<{ problems: Problem[] }>();
 const change = (grid: Partial<Grid>) => (part.value = { ...part.value, ...grid });
-const name = (text: string) => plainText(text) || '(empty)';
+const name = (text: string) => plainText(text) || say('common.empty');
 
 function mark(row: string, column: string): void {
   const pair = joined(row, column);

@@ -24,7 +24,7 @@ const keysOn = (lines: readonly { id: string }[], side: 0 | 1) =>
   part.value.keys.map((key) =>
     key.filter((pair) => lines.some(({ id }) => id === parted(pair)[side])),
   );
-const name = (text: string) => plainText(text) || '(empty)';
+const name = (text: string) => plainText(text) || say('common.empty');
 </script>
 
 <template>

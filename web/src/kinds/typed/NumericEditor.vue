@@ -19,7 +19,7 @@ const keyProblems = computed(() =>
 );
 
 const kindsOfTolerance = {
-  exact: 'exactly',
+  exact: say('kinds.exactly'),
   absolute: say('kinds.withinAmount'),
   percent: say('kinds.withinPercent'),
   significant: say('kinds.toSignificantFigures'),

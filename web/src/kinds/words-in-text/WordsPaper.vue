@@ -8,7 +8,7 @@ import { say } from '../../words/teacher';
 const props = defineProps<{ part: SittingWordsInText }>();
 const howMany = computed(() => {
   const { mostChosen } = props.part;
-  if (mostChosen === undefined) return 'all';
+  if (mostChosen === undefined) return say('kinds.allThatFit');
   return say('kinds.up', { n: mostChosen });
 });
 </script>
