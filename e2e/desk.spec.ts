@@ -139,7 +139,7 @@ test('signed out while writing: signing in again over the page sends what was re
   // The search for near copies and whatever else is asked meanwhile wait for the same answer.
   const again = page.getByRole('dialog', { name: desk.accounts.youWereSignedOut });
   await expect(again).toBeVisible();
-  await expect(again.getByLabel(desk.common.name)).toHaveValue('lindqvist');
+  await expect(again.getByLabel(desk.accounts.signInName)).toHaveValue('lindqvist');
   await expectAccessible('signing in again', page);
   await again.getByLabel(desk.accounts.password).fill('wrong');
   await again.getByRole('button', { name: desk.accounts.signIn }).click();
@@ -154,7 +154,7 @@ test('signed out while writing: signing in again over the page sends what was re
   await page.context().clearCookies();
   await page.reload();
   await expect(page).toHaveURL(/\/sign-in\?to=\/items\/new$/);
-  await page.getByLabel(desk.common.name).fill('lindqvist');
+  await page.getByLabel(desk.accounts.signInName).fill('lindqvist');
   await page.getByLabel(desk.accounts.password).fill(signIns.teacher.password);
   await page.getByRole('button', { name: desk.accounts.signIn }).click();
   await expect(page.getByText('This is what you had typed before', { exact: false })).toBeVisible();
@@ -170,7 +170,7 @@ test('a comment and an assignment that were being written are there again after 
   const signInAnew = async () => {
     await page.context().clearCookies();
     await page.reload();
-    await page.getByLabel(desk.common.name).fill('nwosu');
+    await page.getByLabel(desk.accounts.signInName).fill('nwosu');
     await page.getByLabel(desk.accounts.password).fill(signIns.teacher.password);
     await page.getByRole('button', { name: desk.accounts.signIn }).click();
   };

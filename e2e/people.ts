@@ -23,7 +23,7 @@ export async function teacherPage(
   const page = await (await browser.newContext()).newPage();
   await page.goto('/');
   await expect(page.getByRole('heading', { name: 'Brindlemere Middle School' })).toBeVisible();
-  await page.getByLabel(desk.common.name).fill(name);
+  await page.getByLabel(desk.accounts.signInName).fill(name);
   await page.getByLabel(desk.accounts.password).fill(signIns.teacher.password);
   await page.getByRole('button', { name: desk.accounts.signIn }).click();
   await expect(page.getByRole('navigation', { name: desk.desk.pages })).toBeVisible();

@@ -92,7 +92,7 @@ test('a wrong key: who gains and loses is said before, rescored, and undone', as
   await expectAccessible('rescore', page);
   await page.getByRole('checkbox', { name: '3/5' }).uncheck();
   await page.getByRole('checkbox', { name: '3/8' }).check();
-  const effect = page.getByText(/\d+ students gain, \d+ lose, \d+ stand as before\./);
+  const effect = page.getByText(/\d+ students gain, \d+ lose, \d+ unchanged\./);
   await expect(effect).toBeVisible();
   const [gain, lose, same] = /(\d+) students gain, (\d+) lose, (\d+) stand/
     .exec(await effect.innerText())!

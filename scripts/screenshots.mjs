@@ -23,7 +23,7 @@ runMain(async () => {
     await browser.newContext({ viewport: { width: 1280, height: 800 } })
   ).newPage();
   await page.goto(`${address}/sign-in`);
-  await page.getByLabel('Name').fill('holloway');
+  await page.getByLabel('Sign-in name').fill('holloway');
   await page.getByLabel('Password').fill('oak-and-ink');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL(`${address}/`);
@@ -102,7 +102,7 @@ runMain(async () => {
     await browser.newContext({ viewport: { width: 1280, height: 800 } })
   ).newPage();
   await other.goto(`${address}/sign-in`);
-  await other.getByLabel('Name').fill('nwosu');
+  await other.getByLabel('Sign-in name').fill('nwosu');
   await other.getByLabel('Password').fill('oak-and-ink');
   await other.getByRole('button', { name: 'Sign in' }).click();
   await other.waitForURL(`${address}/`);

@@ -36,7 +36,7 @@ async function signIn(): Promise<void> {
       </p>
       <p class="faded">{{ say('accounts.forTeachersOffice') }}</p>
       <label class="field">
-        <span class="label">{{ say('common.name') }}</span>
+        <span class="label">{{ say('accounts.signInName') }}</span>
         <ElInput
           v-model="form.name"
           autocomplete="username"

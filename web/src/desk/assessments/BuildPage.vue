@@ -2,7 +2,8 @@
 /** A test while it is built: the banks at the left, the paper at the right. */
 import type { ItemRow } from '@oaken/contract/banks';
 import { allEntries, type Change, type Entry, type Hindrance } from '@oaken/core/assessments';
-import { computed, onMounted, ref, watch } from 'vue';
+import { useLocalStorage } from '@vueuse/core';
+import { computed, nextTick, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -30,7 +31,6 @@ import { useUndoKeys } from './useUndoKeys';
 import { whoseWords } from './whose';
 import { say } from '../../words/teacher';
 
-const notesKey = 'oaken-margin-notes';
 const route = useRoute();
 const testId = Number(route.params.testId);
 const router = useRouter();
@@ -57,6 +57,11 @@ onMounted(async () => {
     if (picked.length > 0) {
       await router.replace({ query: {} });
       await putting.putPicked(picked);
+    }
+    // Whoever comes back from an item goes on where they were.
+    if (route.hash.startsWith('#entry-')) {
+      await nextTick();
+      show(route.hash.slice('#entry-'.length));
     }
   });
 });
@@ -98,8 +103,7 @@ function partPair(pair: string[], apart: boolean): void {
 }
 
 const { notes, notesAt, forecasts } = useNotes({ outline, revisions, points, about });
-const notesOpen = ref(localStorage.getItem(notesKey) !== 'no');
-watch(notesOpen, (now) => localStorage.setItem(notesKey, now ? 'yes' : 'no'));
+const notesOpen = useLocalStorage('oaken-margin-notes-open', false);
 /** Brings an item of a note into view and into the hands of the keys. */
 function show(entry: string): void {
   forms.chosenId.value = null;
@@ -107,7 +111,7 @@ function show(entry: string): void {
 }
 function goTo(place: Hindrance['at']): void {
   forms.chosenId.value = null;
-  const named = place === 'title' ? '.title' : '.found input';
+  const named = place === 'title' ? '.testhead .title input, .folded button' : '.found input';
   const where = typeof place === 'object' ? `[data-at="${place.section}"] button` : named;
   document.querySelector<HTMLElement>(where)?.focus();
 }
@@ -223,7 +227,7 @@ useUndoKeys(test);
           :revisions="revisions"
           :points="points"
           :passage-of="test.passageOf"
-          :notes-at="notesOpen ? notesAt : new Map()"
+          :notes-at="notesAt"
           :may-change="mayChange"
           @change="change"
           @put-by-id="
@@ -233,7 +237,8 @@ useUndoKeys(test);
           @apart="ask('apart', $event)"
         />
         <MarginNotes
-          v-if="notesOpen && !forms.chosen.value"
+          v-if="!forms.chosen.value"
+          v-model:open="notesOpen"
           :notes="notes"
           :forecasts="forecasts"
           :may-change="mayChange"
@@ -247,9 +252,6 @@ useUndoKeys(test);
   <FootingLine :label="say('tests.theTestsTotals')">
     <template v-if="outline && points">
       <BuildTotals :outline="outline" :revisions="revisions" :points="points" />
-      <button class="word" :aria-expanded="notesOpen" @click="notesOpen = !notesOpen">
-        {{ notes.length === 0 ? say('tests.noNotes') : say('tests.notes', { n: notes.length }) }}
-      </button>
     </template>
     <template #actions>
       <template v-if="outline">

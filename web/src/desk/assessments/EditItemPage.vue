@@ -22,6 +22,7 @@ const route = useRoute();
 const router = useRouter();
 const testId = Number(route.params.testId);
 const entryId = String(route.params.entryId);
+const backToRow = `/tests/${testId}#entry-${entryId}`;
 /** The form that the item is changed for; null for the first. */
 const formId = typeof route.query.form === 'string' ? route.query.form : null;
 
@@ -86,7 +87,7 @@ async function save(): Promise<void> {
           : say('tests.thisTest'),
       }),
     );
-    await router.push(`/tests/${testId}`);
+    await router.push(backToRow);
   } catch (error) {
     if (error instanceof Refused && error.problem.errors)
       serverProblems.value = error.problem.errors;
@@ -139,7 +140,7 @@ async function give(): Promise<void> {
     "
     :where="say('tests.testsTitle', { title })"
   >
-    <RouterLink :to="`/tests/${testId}`">{{ say('tests.backTest') }}</RouterLink>
+    <RouterLink :to="backToRow">{{ say('tests.backTest') }}</RouterLink>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="recovered" class="recovered" role="status">

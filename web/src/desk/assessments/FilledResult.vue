@@ -3,6 +3,7 @@
 import { elementAt, present } from '@oaken/core/certain';
 import type { Filled } from '@oaken/contract/assessments';
 import type { Blueprint } from '@oaken/core/assembly';
+import { listing } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useLibrary } from '../library/library';
 import { pointsText, stemLine } from '../shared/words';

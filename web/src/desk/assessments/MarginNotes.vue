@@ -2,9 +2,19 @@
 /** Notes to a test under construction: things to look at, never in the way. */
 import { elementAt } from '@oaken/core/certain';
 import type { Note } from '@oaken/core/notes';
+import { computed } from 'vue';
 import { say } from '../../words/teacher';
 
-defineProps<{ notes: readonly Note[]; forecasts: readonly string[]; mayChange: boolean }>();
+const props = defineProps<{
+  notes: readonly Note[];
+  forecasts: readonly string[];
+  mayChange: boolean;
+}>();
+const open = defineModel<boolean>('open', { required: true });
+/** What stands in the one line: the first thing to look at, otherwise what to expect. */
+const first = computed(
+  () => props.notes[0]?.words ?? props.forecasts[0] ?? say('tests.noNotesOnThis'),
+);
 const emit = defineEmits<{
   show: [entry: string];
   apart: [entries: string[], apart: boolean];
@@ -14,42 +24,50 @@ const pairs: Note['about'][] = ['near', 'cue'];
 </script>
 
 <template>
-  <aside class="notes" :aria-label="say('tests.notesInMargin')" tabindex="0">
-    <p v-for="words in forecasts" :key="words" class="forecast">{{ words }}</p>
-    <p v-if="notes.length === 0 && forecasts.length === 0" class="faded">
-      {{ say('tests.noNotesOnThis') }}
+  <aside class="notes" :class="{ open }" :aria-label="say('tests.notesInMargin')">
+    <p class="fold">
+      <button type="button" class="word" :aria-expanded="open" @click="open = !open">
+        {{ notes.length === 0 ? say('tests.noNotes') : say('tests.notes', { n: notes.length }) }}
+      </button>
+      <span v-if="!open" class="first" :title="first">{{ first }}</span>
     </p>
-    <ul v-if="notes.length">
-      <li v-for="note in notes" :key="note.words">
-        {{ note.words }}
-        <button
-          v-if="note.entries.length"
-          class="word"
-          @click="emit('show', elementAt(note.entries, 0))"
-        >
-          {{ say('tests.show2') }}
-        </button>
-        <button v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">
-          {{ say('tests.blueprint3') }}
-        </button>
-        <template v-if="mayChange && note.entries.length === 2">
+    <div v-if="open" class="all" tabindex="0" role="group" :aria-label="say('tests.notesInMargin')">
+      <p v-for="words in forecasts" :key="words" class="forecast">{{ words }}</p>
+      <p v-if="notes.length === 0 && forecasts.length === 0" class="faded">
+        {{ say('tests.noNotesOnThis') }}
+      </p>
+      <ul v-if="notes.length">
+        <li v-for="note in notes" :key="note.words">
+          {{ note.words }}
           <button
-            v-if="pairs.includes(note.about)"
+            v-if="note.entries.length"
             class="word"
-            @click="emit('apart', note.entries, true)"
+            @click="emit('show', elementAt(note.entries, 0))"
           >
-            {{ say('tests.dontUseTogether') }}
+            {{ say('tests.show2') }}
           </button>
-          <button
-            v-if="note.about === 'enemies'"
-            class="word"
-            @click="emit('apart', note.entries, false)"
-          >
-            {{ say('tests.allowTogether') }}
+          <button v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">
+            {{ say('tests.blueprint3') }}
           </button>
-        </template>
-      </li>
-    </ul>
+          <template v-if="mayChange && note.entries.length === 2">
+            <button
+              v-if="pairs.includes(note.about)"
+              class="word"
+              @click="emit('apart', note.entries, true)"
+            >
+              {{ say('tests.dontUseTogether') }}
+            </button>
+            <button
+              v-if="note.about === 'enemies'"
+              class="word"
+              @click="emit('apart', note.entries, false)"
+            >
+              {{ say('tests.allowTogether') }}
+            </button>
+          </template>
+        </li>
+      </ul>
+    </div>
   </aside>
 </template>
 
@@ -58,14 +76,26 @@ const pairs: Note['about'][] = ['near', 'cue'];
   position: sticky;
   bottom: 0;
   flex: none;
-  max-height: 170px;
-  overflow: auto;
-  padding: 10px 22px;
+  padding: 5px 22px;
   border-top: 2px solid var(--rule-strong);
   border-left: 4px solid var(--partial);
   background: var(--paper);
   font-size: 0.92rem;
   margin-top: auto;
+}
+.fold {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+.first {
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
+}
+.all {
+  max-height: 190px;
+  overflow: auto;
 }
 .notes p,
 .notes ul {

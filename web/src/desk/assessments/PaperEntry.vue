@@ -19,8 +19,13 @@ const props = defineProps<{
   /** What the margin says of it. */
   notes: readonly string[];
   mayChange: boolean;
+  selected: boolean;
 }>();
 const emit = defineEmits<{
+  /** In or out of the selection; with Shift, everything from the last one to here. */
+  select: [withShift: boolean];
+  /** On to the points of the next item. */
+  next: [];
   up: [];
   down: [];
   remove: [];
@@ -49,12 +54,20 @@ function givePoints(): void {
   }
 }
 
+function givePointsAndGoOn(): void {
+  givePoints();
+  if (wrong.value === '') emit('next');
+}
+
 function keys(event: KeyboardEvent): void {
   if (event.target !== event.currentTarget || !props.mayChange) return;
   const act = { ArrowUp: () => emit('up'), ArrowDown: () => emit('down') }[event.key];
   if (event.altKey && act) {
     event.preventDefault();
     act();
+  } else if (event.key === ' ') {
+    event.preventDefault();
+    emit('select', event.shiftKey);
   } else if (event.key === 'Enter') emit('edit');
   else if (event.key === 'Delete') emit('remove');
 }
@@ -63,7 +76,7 @@ function keys(event: KeyboardEvent): void {
 <template>
   <li
     class="entry"
-    :class="{ noted: notes.length > 0 }"
+    :class="{ noted: notes.length > 0, selected }"
     :data-entry="entry.id"
     tabindex="0"
     :aria-label="
@@ -72,12 +85,21 @@ function keys(event: KeyboardEvent): void {
     :title="notes.join('\n') || undefined"
     @keydown="keys"
   >
+    <ElCheckbox
+      v-if="mayChange"
+      class="select"
+      :model-value="selected"
+      @click.prevent="emit('select', $event.shiftKey)"
+      ><span class="unseen">{{ say('tests.selectItemNumber', { number }) }}</span></ElCheckbox
+    >
     <span class="grip" aria-hidden="true" :title="mayChange ? say('tests.dragMove') : undefined">{{
       mayChange ? '⋮⋮' : ''
     }}</span>
     <span class="number">{{ number }}</span>
     <div class="body">
-      <p class="stem">{{ pinned ? stemLine(pinned.content.stem, 150) : '…' }}</p>
+      <p class="stem" :title="pinned ? stemLine(pinned.content.stem, 400) : undefined">
+        {{ pinned ? stemLine(pinned.content.stem, 150) : '…' }}
+      </p>
       <p class="facts">
         <span
           v-for="standard in pinned?.standards"
@@ -156,7 +178,7 @@ function keys(event: KeyboardEvent): void {
           inputmode="decimal"
           :aria-invalid="wrong !== ''"
           @change="givePoints"
-          @keydown.enter.prevent="givePoints"
+          @keydown.enter.prevent="givePointsAndGoOn"
         />
         <span class="faded small">{{ unit }}</span>
       </template>
@@ -171,9 +193,9 @@ function keys(event: KeyboardEvent): void {
 .entry {
   display: grid;
   position: relative;
-  grid-template-columns: 20px 26px minmax(0, 1fr) auto;
+  grid-template-columns: auto 20px 26px minmax(0, 1fr) auto;
   gap: 6px;
-  padding: 9px 4px;
+  padding: 4px;
   border-bottom: var(--line);
   background: var(--sheet);
   overflow-wrap: anywhere;
@@ -185,12 +207,19 @@ function keys(event: KeyboardEvent): void {
 .entry:focus-within {
   background: var(--wash);
 }
+.selected {
+  background: var(--wash);
+}
+.select {
+  height: 24px;
+  margin: 0;
+}
 .grip {
   cursor: grab;
   color: var(--faded);
   user-select: none;
   letter-spacing: -3px;
-  padding-left: 6px;
+  padding: 0 4px 0 2px;
   white-space: nowrap;
 }
 .number {
@@ -201,9 +230,12 @@ function keys(event: KeyboardEvent): void {
 }
 .stem {
   margin: 0;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
 }
 .facts {
-  margin: 1px 0 0;
+  margin: 0;
   display: flex;
   flex-wrap: wrap;
   gap: 0 12px;
@@ -218,7 +250,7 @@ function keys(event: KeyboardEvent): void {
 .acts {
   position: absolute;
   right: 6px;
-  bottom: 5px;
+  bottom: 2px;
   padding-left: 14px;
   white-space: nowrap;
   background: var(--wash);

@@ -18,9 +18,11 @@ import Sortable, { type SortableEvent } from 'sortablejs';
 import { computed, nextTick, onUnmounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import EmptyNote from '../../parts/EmptyNote.vue';
+import BulkBar from './BulkBar.vue';
 import PaperEntry from './PaperEntry.vue';
 import SectionHead from './SectionHead.vue';
 import TestHead from './TestHead.vue';
+import { useEntrySelection } from './useEntrySelection';
 import { newKey } from './useTest';
 import { say } from '../../words/teacher';
 
@@ -124,12 +126,28 @@ watch(() => props.outline.sections.map(({ id }) => id).join() + props.mayChange,
 });
 onUnmounted(() => lists.forEach((sortable) => sortable.destroy()));
 
+const selection = useEntrySelection(
+  () => props.outline,
+  () => props.passageOf,
+);
+function changeSelected(text: string, changes: Change[]): void {
+  if (changes.length > 0) emit('change', text, ...changes);
+}
+/** On to the points of the item after this one, so that a whole test is typed down. */
+function goToNextPoints(entry: Entry): void {
+  const next = [...numbers.value.keys()][valueOf(numbers.value, entry.id)];
+  paper.value?.querySelector<HTMLElement>(`[data-entry="${next ?? ''}"] .points input`)?.focus();
+}
+/** Said to screen readers. */
+const announced = ref('');
+
 /** One place up or down, also into the neighbouring section; the items of a passage pass others whole. */
 function step(entry: Entry, by: 1 | -1): void {
   move(stepOf(props.outline, entry.id, by, props.passageOf));
-  void nextTick(() =>
-    paper.value?.querySelector<HTMLElement>(`[data-entry="${entry.id}"]`)?.focus(),
-  );
+  void nextTick(() => {
+    paper.value?.querySelector<HTMLElement>(`[data-entry="${entry.id}"]`)?.focus();
+    announced.value = say('tests.itemMovedToPlace', { place: valueOf(numbers.value, entry.id) });
+  });
 }
 
 function countsOf(section: Section) {
@@ -152,6 +170,18 @@ const addSection = () =>
       :total="points.total"
       :may-change="mayChange"
       @change="(text, ...changes) => emit('change', text, ...changes)"
+    />
+    <span class="unseen" role="status">{{ announced }}</span>
+    <BulkBar
+      v-if="selection.selected.value.length"
+      :selected="selection.selected.value.length"
+      :sections="outline.sections"
+      :places="selection.count.value"
+      @points="changeSelected(say('tests.changingPoints'), selection.pointsForAll($event))"
+      @section="changeSelected(say('tests.movingItems'), selection.toSection($event))"
+      @place="changeSelected(say('tests.movingItems'), selection.toPlace($event))"
+      @remove="changeSelected(say('tests.removingItems'), selection.removalOfAll())"
+      @clear="selection.clear"
     />
     <section
       v-for="(section, s) in outline.sections"
@@ -180,6 +210,9 @@ const addSection = () =>
           :counts="countsOf(section)"
           :notes="notesAt.get(entry.id) ?? []"
           :may-change="mayChange"
+          :selected="selection.ids.value.has(entry.id)"
+          @select="selection.toggle(entry.id, $event)"
+          @next="goToNextPoints(entry)"
           @up="step(entry, -1)"
           @down="step(entry, 1)"
           @remove="emit('change', say('tests.removingItem'), { do: 'remove', entry: entry.id })"
@@ -215,7 +248,7 @@ const addSection = () =>
 
 <style scoped>
 .paper-page {
-  padding: 16px 22px 30px;
+  padding: 8px 22px 20px;
 }
 .entries {
   list-style: none;

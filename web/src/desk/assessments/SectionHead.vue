@@ -62,16 +62,28 @@ const rules = computed(() => {
 
 <template>
   <header class="sectionhead">
-    <div v-if="!alone || section.title" class="line">
-      <span class="faded">{{ say('tests.sectionNumber2', { number }) }}</span>
-      <ElInput
-        v-model="title"
-        :aria-label="say('tests.titleSectionNumber', { number })"
-        :placeholder="say('tests.titleSection')"
-        maxlength="200"
-        :readonly="!mayChange"
-        @change="keep('title', title)"
-      />
+    <div class="line">
+      <template v-if="!alone || section.title">
+        <span class="faded">{{ say('tests.sectionNumber2', { number }) }}</span>
+        <ElInput
+          v-model="title"
+          class="title"
+          :aria-label="say('tests.titleSectionNumber', { number })"
+          :placeholder="say('tests.titleSection')"
+          maxlength="200"
+          :readonly="!mayChange"
+          @change="keep('title', title)"
+        />
+      </template>
+      <button
+        class="word"
+        :aria-expanded="open"
+        :aria-label="say('tests.rulesName', { name })"
+        @click="open = !open"
+      >
+        {{ say('tests.rules') }}
+      </button>
+      <span class="faded rules" :title="rules">{{ rules }}</span>
       <button
         v-if="!alone && mayChange"
         class="word"
@@ -85,17 +97,6 @@ const rules = computed(() => {
         {{ say('tests.removeSection') }}
       </button>
     </div>
-    <p class="rules">
-      <button
-        class="word"
-        :aria-expanded="open"
-        :aria-label="say('tests.rulesName', { name })"
-        @click="open = !open"
-      >
-        {{ say('tests.rules') }}
-      </button>
-      <span class="faded">{{ rules }}</span>
-    </p>
     <div v-if="open" class="more">
       <DrawEditor v-if="mayChange" :section="section" :name="name" :but="but" @draw="giveDraw" />
       <ElCheckbox
@@ -139,22 +140,28 @@ const rules = computed(() => {
 <style scoped>
 .sectionhead {
   border-bottom: 2px solid var(--rule-strong);
-  padding-bottom: 4px;
-  margin-top: 14px;
+  padding-bottom: 2px;
+  margin-top: 8px;
 }
 .line {
   display: flex;
-  gap: 10px;
+  flex-wrap: wrap;
+  gap: 2px 10px;
   align-items: baseline;
+  font-size: 0.9rem;
 }
-.line :deep(.el-input) {
-  flex: 1;
+.line .title {
+  flex: 1 1 160px;
   font-family: var(--serif);
+  font-size: 1rem;
   font-weight: 600;
 }
 .rules {
-  margin: 0;
-  font-size: 0.9rem;
+  flex: 0 1 auto;
+  max-width: 24em;
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
 }
 .more {
   display: flex;

@@ -22,6 +22,8 @@ const fields = {
   heldTotal: useTyped(() => props.outline.heldTotal),
 };
 const wrong = ref('');
+/** Folded to one line once there are items, so that they have the page. */
+const open = ref(props.outline.sections.every(({ entries }) => entries.length === 0));
 const { title, directions, subject, minutes, heldTotal } = fields;
 const describe = (facts: Facts, text = say('tests.aChangeHeading')) =>
   emit('change', text, { do: 'describe', facts });
@@ -50,10 +52,31 @@ const hold = (counting: 'value' | 'share') =>
 const grades = computed(() =>
   [...new Set([...library.grades, ...props.outline.grades])].sort((a, b) => a - b),
 );
+const inWords = computed(() => {
+  const { kind, minutes: time, heldTotal: total } = props.outline;
+  return [
+    kind,
+    props.outline.subject,
+    props.outline.grades.length > 0 &&
+      say('tests.gradesInLine', { grades: props.outline.grades.join(', ') }),
+    time !== null && say('tests.timeMin', { time }),
+    total === null
+      ? say('tests.totalPtTotal', { total: pointsText(props.total) })
+      : say('tests.sharedTotalInLine', { total: pointsText(total) }),
+  ]
+    .filter(Boolean)
+    .join(' · ');
+});
 </script>
 
 <template>
-  <div class="testhead">
+  <p class="folded">
+    <button type="button" class="word" :aria-expanded="open" @click="open = !open">
+      {{ say('tests.settings') }}
+    </button>
+    <span v-if="!open" class="faded">{{ inWords }}</span>
+  </p>
+  <div v-if="open" class="testhead">
     <ElInput
       v-model="title"
       class="title bare"
@@ -148,6 +171,18 @@ const grades = computed(() =>
 </template>
 
 <style scoped>
+.folded {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  margin: 0;
+  font-size: 0.9rem;
+}
+.folded span {
+  overflow: hidden;
+  white-space: nowrap;
+  text-overflow: ellipsis;
+}
 .title {
   border-bottom: 2px solid var(--rule-strong);
   font-family: var(--serif);
