@@ -72,7 +72,7 @@ test.describe.serial('one item', () => {
     // What cannot be kept is said before the kind changes.
     await choose(page.getByRole('combobox', { name: desk.common.kind }), /^Putting in order/);
     await expect(page.getByRole('alertdialog', { name: desk.items.changeKind })).toContainText(
-      'it cannot keep which answers are right',
+      'loses which answers are right',
     );
     await page.getByRole('button', { name: desk.items.cancel }).click();
     await choose(page.getByRole('combobox', { name: desk.common.kind }), /^Multiple choice/);
@@ -190,7 +190,7 @@ test('paste from a word processor arrives clean; a formula is entered as it look
   await page.keyboard.type('3/4', { delay: 40 });
   await expect(page.getByLabel(desk.editor.latex)).toHaveValue(/\\frac34|\\frac\{3\}\{4\}/);
   await accessible('formula dialog');
-  await page.getByRole('button', { name: desk.banks.add, exact: true }).click();
+  await page.getByRole('button', { name: desk.editor.insert, exact: true }).click();
   await choose(page.getByRole('combobox', { name: desk.common.kind }), /^Number/);
   await page.getByLabel(desk.kinds.rightNumber).fill('3/4');
   const view = page.getByRole('region', { name: desk.items.previewDetails });
@@ -214,10 +214,10 @@ test('a picture needs words; one of a false type is refused in the dialog, and w
     .locator('input[type=file]')
     .setInputFiles({ name: 'dot.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(drawing) });
   await expect(dialog.getByRole('img', { name: desk.editor.theChosenPicture })).toBeVisible();
-  await dialog.getByRole('button', { name: desk.banks.add }).click();
+  await dialog.getByRole('button', { name: desk.editor.insert }).click();
   await expect(dialog.getByRole('alert')).toHaveText(desk.editor.aPictureNeedsWords);
   await dialog.getByLabel(desk.tests.whatShows).fill('A dot');
-  await dialog.getByRole('button', { name: desk.banks.add }).click();
+  await dialog.getByRole('button', { name: desk.editor.insert }).click();
   await expect(
     page
       .getByRole('region', { name: desk.items.previewDetails })
@@ -444,11 +444,11 @@ test('a range and all found are picked, stay across searches, and get a standard
     .nth(3)
     .getByRole('checkbox')
     .click({ modifiers: ['Shift'] });
-  await expect(footing(desk.banks.selectedItems)).toContainText('4 picked');
+  await expect(footing(desk.banks.selectedItems)).toContainText('4 selected');
   // Opening an item, or the page anew, loses none of them.
   await page.goto('/items/new');
   await page.goto('/banks?kind=true-false&subject=Mathematics');
-  await expect(footing(desk.banks.selectedItems)).toContainText('4 picked');
+  await expect(footing(desk.banks.selectedItems)).toContainText('4 selected');
   await choose(page.getByRole('combobox', { name: desk.common.kind }), /^Putting in order/);
   await expect(rows().first()).toContainText('Putting in order');
   await page.getByRole('button', { name: desk.banks.selectAll }).click();

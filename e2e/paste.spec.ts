@@ -102,6 +102,6 @@ test('a phone’s photo becomes a picture that every browser shows', async () =>
   await expect(shown).toBeVisible();
   await expect.poll(() => shown.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBe(64);
   await dialog.getByLabel(desk.tests.whatShows).fill('A colour chart');
-  await dialog.getByRole('button', { name: desk.banks.add }).click();
+  await dialog.getByRole('button', { name: desk.editor.insert }).click();
   await expect(question().locator('img[src]')).toHaveAttribute('alt', 'A colour chart');
 });

@@ -68,13 +68,13 @@ test('one student: every answer, a rating, a decision with its reason and back, 
   await expect(page.getByRole('combobox').first()).toHaveAccessibleDescription('2');
   await choose(page.getByRole('combobox').first(), '—');
   await page.getByRole('button', { name: desk.results.notScored3, exact: true }).first().click();
-  await page.getByRole('button', { name: desk.classes.cancel }).click();
+  await page.getByRole('button', { name: desk.results.save }).click();
   await expect(page.getByText('Give a reason: it is kept with the score.')).toBeVisible();
   await page.getByLabel(desk.rescoring.reason).fill('Came in late');
-  await page.getByRole('button', { name: desk.classes.cancel }).click();
+  await page.getByRole('button', { name: desk.results.save }).click();
   await expect(page.getByText('Does not count: Came in late')).toBeVisible();
   await expect(page.getByText(/\d+ of 12/).first()).toBeVisible();
-  await page.getByRole('button', { name: desk.assignments.unassign2 }).click();
+  await page.getByRole('button', { name: desk.results.undo }).click();
   await expect(page.getByText(/\d+ of 13/).first()).toBeVisible();
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: desk.results.reportAsPdf }).click();

@@ -66,7 +66,7 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
       .getByRole('checkbox', { name: /^Select/ })
       .check();
   await expect(page.getByRole('region', { name: desk.banks.selectedItems })).toContainText(
-    '8 picked',
+    '8 selected',
   );
   await page.getByRole('button', { name: desk.banks.addTest }).click();
   await page.getByRole('textbox', { name: desk.common.title }).fill(title);
@@ -100,9 +100,7 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
 
   // From the bank's page across to the paper, and back again by undo.
-  const free = page
-    .locator('.line')
-    .filter({ has: page.getByRole('button', { name: /^Put in:/ }) });
+  const free = page.locator('.line').filter({ has: page.getByRole('button', { name: /^Add:/ }) });
   // Either page may cut a long question short, each where it has to.
   const dragged = (await free.first().locator('.stem').textContent())!.trim().slice(0, 60);
   await free

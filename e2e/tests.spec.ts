@@ -24,6 +24,8 @@ test('notes in the margin follow every change, lead to their items and can be pu
   await expect(notes).toContainText(
     'Fewer than 3 items say little about a standard: MA.6.RAT.1 has 2.',
   );
+  const toggle = notes.getByRole('button', { name: /^\d+ notes?$/ });
+  await toggle.click();
   await expect(notes).toContainText(
     /The next class may earn about \d+%; nineteen of twenty would earn \d+ to \d+%, going by what \d class(es)? earned on \d of 2 items\./,
   );
@@ -34,24 +36,64 @@ test('notes in the margin follow every change, lead to their items and can be pu
   // A third item on the standard, by key from the bank's page, and the note is gone; undone, it is back.
   await page.getByLabel(desk.banks.searchWordsOrStandards).fill('ma6rat1');
   await expect(page.locator('.line').first()).toContainText('MA.6.RAT.1');
-  await page
-    .getByRole('button', { name: /^Put in:/ })
-    .first()
-    .press('Enter');
+  await page.getByRole('button', { name: /^Add:/ }).first().press('Enter');
   await expect(notes).not.toContainText('Fewer than 3');
   await page.getByRole('button', { name: desk.common.undo }).click();
   await expect(notes).toContainText('Fewer than 3');
-  const toggle = page
-    .getByRole('region', { name: desk.tests.theTestsTotals })
-    .getByRole('button', { name: /notes?$/ });
   await toggle.click();
-  await expect(notes).toHaveCount(0);
+  await expect(toggle).toHaveAttribute('aria-expanded', 'false');
   await page.reload();
   await expect(page.locator('.entry')).toHaveCount(2);
-  await expect(notes).toHaveCount(0);
-  await toggle.click();
-  await expect(notes).toBeVisible();
+  await expect(toggle).toHaveAttribute('aria-expanded', 'false');
   expect(problems).toEqual([]);
+  await page.close();
+});
+
+test('selected items get points, a place and an end together; Enter goes down the points', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser);
+  const rows = page.getByRole('list', { name: desk.common.items3 }).getByRole('listitem');
+  await page.goto('/banks?words=ma6rat2');
+  await expect(rows.nth(4)).toBeVisible();
+  for (const row of [0, 1, 2, 3]) await rows.nth(row).getByRole('checkbox').check();
+  await page.getByRole('button', { name: desk.banks.addTest }).click();
+  await page.getByRole('textbox', { name: desk.common.title }).fill('Many at once');
+  await page.getByRole('button', { name: desk.tests.makeTest2 }).click();
+  const entries = page.locator('.entry');
+  await expect(entries).toHaveCount(4);
+  const stems = () => entries.locator('.stem').allTextContents();
+  const [a, b, c, d] = await stems();
+
+  await page.getByLabel('Points for item 1', { exact: true }).fill('3');
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Points for item 2', { exact: true })).toBeFocused();
+
+  await page.getByRole('checkbox', { name: 'Select item 1' }).check();
+  await entries.nth(1).focus();
+  await page.keyboard.press('Shift+Space');
+  const bulk = page.getByRole('group', { name: desk.tests.selectedItems });
+  await expect(bulk).toContainText('2 selected');
+  await bulk.getByLabel(desk.tests.pointsForSelected).fill('2');
+  await bulk.getByRole('button', { name: desk.tests.setPoints }).click();
+  for (const item of [1, 2])
+    await expect(page.getByLabel(`Points for item ${item}`, { exact: true })).toHaveValue('2');
+  await bulk.getByLabel(desk.tests.place, { exact: true }).fill('9');
+  await page.keyboard.press('Enter');
+  await expect(bulk.getByRole('alert')).toHaveText('Places are whole numbers from 1 to 4.');
+  await bulk.getByLabel(desk.tests.place, { exact: true }).fill('2');
+  await page.keyboard.press('Enter');
+  await expect.poll(stems).toEqual([c, a, b, d]);
+  await expectAccessible('selected items of a test', page);
+  await bulk.getByRole('button', { name: desk.tests.removeSelected }).click();
+  await expect.poll(stems).toEqual([c, d]);
+  await page.getByRole('button', { name: desk.common.undo }).click();
+  await expect.poll(stems).toEqual([c, a, b, d]);
+
+  // Back from an item, the page is where it was.
+  await page.getByRole('button', { name: 'Edit item 3' }).press('Enter');
+  await page.getByRole('link', { name: desk.tests.backTest }).click();
+  await expect(entries.nth(2)).toBeFocused();
   await page.close();
 });
 
@@ -288,7 +330,7 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   await expect(page.getByRole('heading', { name: desk.tests.allCellsCanBe })).toBeVisible();
   await expect(
     page.getByText(
-      /^Expected scores miss the aim by 0\.\d\d points; no choice from these items comes nearer/,
+      /^Expected scores miss the aim by 0\.\d\d points; no choice from these items comes closer/,
     ),
   ).toBeVisible();
   await expectAccessible('a filled blueprint', page);
@@ -422,10 +464,7 @@ test('two build one test: what a colleague changes comes in by itself', async ({
   await expect(
     theirs.getByText(/Maren Holloway’s original: what you change, you change for Maren Holloway/),
   ).toBeVisible();
-  await theirs
-    .getByRole('button', { name: /^Put in:/ })
-    .first()
-    .click();
+  await theirs.getByRole('button', { name: /^Add:/ }).first().click();
   await expect(theirs.locator('.entry')).toHaveCount(1);
   await expect(mine.locator('.entry')).toHaveCount(1);
   await expect(

@@ -262,7 +262,10 @@ describe('a list into a class', () => {
     expect(shown!.lines[0]!.act).toBe('ask');
     const refused = await teacher.post('/api/rosters/apply', applying(value, list, shown!));
     expect(refused.body.errors).toEqual([
-      { pointer: '/rosters/0/lines/1', message: expect.stringContaining('likely somebody known') },
+      {
+        pointer: '/rosters/0/lines/1',
+        message: expect.stringContaining('probably somebody known'),
+      },
     ]);
     expect(await rosterOf(value)).toEqual([]);
     const nowhere = await teacher.post(

@@ -247,7 +247,7 @@ describe('from there', () => {
     pass(minute);
     await teacher.ok('POST', `/api/assignments/${assignmentId}/release`, { released: true });
     await expect(act('reopen', { minutes: 5 })).rejects.toThrow(
-      'what is right could be read already',
+      'the right answers are visible already',
     );
   });
 

@@ -27,5 +27,6 @@ export {
   type Earned,
   type OnStandard,
 } from './standard-tally';
+export { firstLook, notThereYet, type FirstLook, type Trust } from './first-look';
 export { hurriedIn, type Hurried } from './time';
 export { quantile, shareInterval, spreadOf, type Spread } from './spread';

@@ -87,7 +87,7 @@ function goToPlace(): void {
 .bulk {
   position: sticky;
   top: 0;
-  z-index: 2;
+  z-index: 4;
   display: flex;
   flex-wrap: wrap;
   gap: 4px 12px;

@@ -75,6 +75,7 @@ const pairs: Note['about'][] = ['near', 'cue'];
 .notes {
   position: sticky;
   bottom: 0;
+  z-index: 3;
   flex: none;
   padding: 5px 22px;
   border-top: 2px solid var(--rule-strong);

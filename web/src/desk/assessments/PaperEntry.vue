@@ -54,6 +54,9 @@ function givePoints(): void {
   }
 }
 
+/** The toolkit's box does not say what was held while it was pressed. */
+let withShift = false;
+
 function givePointsAndGoOn(): void {
   givePoints();
   if (wrong.value === '') emit('next');
@@ -89,7 +92,9 @@ function keys(event: KeyboardEvent): void {
       v-if="mayChange"
       class="select"
       :model-value="selected"
-      @click.prevent="emit('select', $event.shiftKey)"
+      @pointerdown="withShift = $event.shiftKey"
+      @keydown="withShift = $event.shiftKey"
+      @change="emit('select', withShift)"
       ><span class="unseen">{{ say('tests.selectItemNumber', { number }) }}</span></ElCheckbox
     >
     <span class="grip" aria-hidden="true" :title="mayChange ? say('tests.dragMove') : undefined">{{
@@ -247,10 +252,13 @@ function keys(event: KeyboardEvent): void {
   font-weight: 600;
 }
 /* They come with the mouse or the keys, over what is beside them, so that more items fit on a page. */
+.body {
+  position: relative;
+}
 .acts {
   position: absolute;
-  right: 6px;
-  bottom: 2px;
+  right: 0;
+  bottom: 0;
   padding-left: 14px;
   white-space: nowrap;
   background: var(--wash);

@@ -19,6 +19,7 @@ import ShelfSearch from './ShelfSearch.vue';
 import TestFolders from './TestFolders.vue';
 import TestLine from './TestLine.vue';
 import { noFilters, useShelf } from './useShelf';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const library = useLibrary();
@@ -132,6 +133,7 @@ const narrowed = computed(() => {
       <ShelfSearch :shelf="shelf" :narrowed="narrowed" />
       <div class="found">
         <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <LoadingLines v-if="!tests && !wrong" :rows="8" />
         <template v-if="tests?.length === 0">
           <EmptyNote v-if="narrowed" :title="say('tests.noMatchingTests')">{{
             say('tests.clearFilterOrLook')
@@ -161,7 +163,7 @@ const narrowed = computed(() => {
     </template>
   </FacingPages>
   <FootingLine :label="say('common.totals')"
-    ><span
+    ><span v-if="tests"
       ><b>{{ say('tests.tests2', { n: total }) }}</b> {{ say('tests.found') }}</span
     ></FootingLine
   >

@@ -18,6 +18,7 @@ import TieDialog from './TieDialog.vue';
 import { useChange, type OpenAssignment } from './useChange';
 import WhenBlock from './WhenBlock.vue';
 import './wishes.css';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 type Student = OpenAssignment['students'][number];
@@ -97,6 +98,7 @@ async function extended(text: string): Promise<void> {
     >
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <LoadingLines v-if="!opened && !wrong" :rows="10" />
   <FacingPages
     v-if="opened && form"
     name="assignment"

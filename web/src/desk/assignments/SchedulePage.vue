@@ -18,6 +18,7 @@ import { stateOf, stateWords, type AssignmentState } from './states';
 import WindowCalendar from './WindowCalendar.vue';
 import DateField from '../../parts/DateField.vue';
 import SelectField from '../../parts/SelectField.vue';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const session = useSession();
@@ -135,6 +136,7 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
         </button>
       </p>
     </section>
+    <LoadingLines v-if="!assignments && !wrong" />
     <EmptyNote v-if="assignments?.length === 0" :title="say('assignments.nothingAssignedYet')">{{
       say('assignments.openTestChooseAssign')
     }}</EmptyNote>

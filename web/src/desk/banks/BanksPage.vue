@@ -171,7 +171,7 @@ async function afterRetiring(): Promise<void> {
     </template>
   </FacingPages>
   <FootingLine :label="say('banks.selectedItems')">
-    <span
+    <span v-if="!search.loading.value || search.rows.value.size > 0"
       ><b>{{ say('common.items2', { n: search.total.value }) }}</b> {{ say('banks.found') }}</span
     >
     <button v-if="picked.size" class="word" @click="seen = true">

@@ -7,6 +7,7 @@ import ItemLine from './ItemLine.vue';
 import ItemSearch from './ItemSearch.vue';
 import OpenItem from './OpenItem.vue';
 import type { SearchState } from './useSearch';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{
@@ -24,7 +25,7 @@ const emit = defineEmits<{
   changed: [];
 }>();
 
-const { rows, total, matched, ensure } = props.search;
+const { rows, total, matched, loading, ensure } = props.search;
 const openId = ref<number | null>(null);
 const scroller = ref<HTMLElement>();
 let lastPicked = -1;
@@ -102,6 +103,7 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
   <div class="found">
     <ItemSearch :search="search" :compact="compact ?? false"><slot name="hint" /></ItemSearch>
     <div ref="scroller" class="scroller" tabindex="-1">
+      <LoadingLines v-if="loading && rows.size === 0" :rows="10" />
       <ul
         class="rows"
         :aria-label="say('common.items3')"

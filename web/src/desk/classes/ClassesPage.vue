@@ -14,6 +14,7 @@ import { handOver } from './handOver';
 import NewClassDialog from './NewClassDialog.vue';
 import RosterTable from './RosterTable.vue';
 import { useClass } from './useClass';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const route = useRoute();
@@ -140,6 +141,7 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
       </details>
     </template>
     <template #right>
+      <LoadingLines v-if="!classes && !wrong && !listWrong" />
       <template v-if="openClass">
         <div class="tabs" role="tablist" :aria-label="say('classes.pagesClass')">
           <button

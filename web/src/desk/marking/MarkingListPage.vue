@@ -8,6 +8,7 @@ import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useWords } from '../shared/words';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const words = useWords();
@@ -24,6 +25,7 @@ onMounted(async () => {
 <template>
   <PageHead :title="say('marking.marking')" :where="say('marking.responsesMark')" />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <LoadingLines v-if="!list && !wrong" />
   <EmptyNote
     v-if="list && list.waiting.length + list.seconds.length + list.unknown.length === 0"
     :title="say('marking.nothingMark')"

@@ -1,44 +1,22 @@
 <script setup lang="ts">
+/** Results at a glance: sentences first, every figure one fold away, the pictures beside them. */
 import { elementAt } from '@oaken/core/certain';
 import type { ResultsAnswer } from '@oaken/contract/results';
-import { lengthInWords } from '@oaken/core/timing';
+import { useLocalStorage } from '@vueuse/core';
 import { computed, defineAsyncComponent } from 'vue';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import { pointsText } from '../shared/words';
 import { leftWords } from './leftWords';
-import { figureText, figureTitle, type Figure } from './figures';
+import AllFigures from './AllFigures.vue';
+import { figureText } from './figures';
+import FirstLook from './FirstLook.vue';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ results: ResultsAnswer; base: string }>();
 // Charts are heavy: they come when there is something to draw.
 const ResultCharts = defineAsyncComponent(() => import('./ResultCharts.vue'));
 
-const lines = computed<[name: string, figure: Figure, explanation: string][]>(() => {
-  const { spread, reliability } = props.results;
-  return [
-    [say('results.mean'), spread.mean, 'points'],
-    [say('results.median'), spread.median, say('results.halfEarnedMoreHalf')],
-    [say('results.standardDeviation'), spread.sd, say('results.n1')],
-    [say('results.lowerQuartile'), spread.lowerQuartile, say('results.hyndmanFanType7')],
-    [say('results.upperQuartile'), spread.upperQuartile, say('results.hyndmanFanType7')],
-    [say('results.lowest'), spread.min, ''],
-    [say('results.highest'), spread.max, ''],
-    [say('results.alpha'), reliability.alpha, say('results.howConsistentlyItemsMeasure')],
-    ['KR-20', reliability.kr20, say('results.alphaItemsRightOr')],
-    ['KR-21', reliability.kr21, say('results.lowerBoundTreatsAll')],
-    [say('results.splitHalfOddEven'), reliability.splitHalf, say('results.steppedUpBySpearman')],
-    [
-      say('results.standardErrorMeasurement'),
-      reliability.standardError,
-      say('results.pointsEitherWay'),
-    ],
-  ];
-});
-const times = computed<[name: string, figure: Figure][]>(() => [
-  [say('results.timeLowerQuartile'), props.results.seconds.lowerQuartile],
-  [say('results.timeMedian'), props.results.seconds.median],
-  [say('results.timeUpperQuartile'), props.results.seconds.upperQuartile],
-]);
+const figuresOpen = useLocalStorage('oaken-all-figures', false);
 /** Students whose score lies within one standard error of another band. */
 const atEdge = computed(() => props.results.students.filter(({ bands }) => bands.length > 1));
 const flagged = computed(() => props.results.items.filter(({ flags }) => flags.length > 0));
@@ -51,34 +29,20 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
     }}</EmptyNote>
     <template v-else>
       <section>
-        <h2>{{ say('common.figures') }}</h2>
+        <h2>{{ say('results.atAGlance') }}</h2>
         <p v-for="sentence in leftWords(results.left)" :key="sentence" class="left">
           {{ sentence }}
         </p>
-        <table class="ruled">
-          <tbody>
-            <tr
-              v-for="[name, figure, explanation] in lines"
-              :key="name"
-              :title="figureTitle(figure)"
-            >
-              <td>{{ name }}</td>
-              <td class="figures">
-                <b>{{ figureText(figure) }}</b>
-              </td>
-              <td class="faded small">{{ figure.value === null ? figure.reason : explanation }}</td>
-            </tr>
-            <tr v-for="[name, figure] in times" :key="name" :title="figureTitle(figure)">
-              <td>{{ name }}</td>
-              <td class="figures">
-                <b>{{ figure.value === null ? '—' : lengthInWords(figure.value * 1000) }}</b>
-              </td>
-              <td class="faded small">
-                {{ figure.value === null ? figure.reason : say('results.fromBeginningHandingIn') }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <FirstLook :results="results" :base="base" />
+        <button
+          type="button"
+          class="word gap"
+          :aria-expanded="figuresOpen"
+          @click="figuresOpen = !figuresOpen"
+        >
+          {{ figuresOpen ? say('results.hideFigures') : say('results.allFigures') }}
+        </button>
+        <AllFigures v-if="figuresOpen" :results="results" />
       </section>
       <section>
         <ResultCharts :results="results" />

@@ -10,6 +10,7 @@ import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { percent, useWords } from '../shared/words';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const words = useWords();
@@ -36,6 +37,7 @@ const withWork = computed(
     <EmptyNote v-if="assignments && withWork.length === 0" :title="say('results.noResultsYet')">{{
       say('results.theyAppearHereAs')
     }}</EmptyNote>
+    <LoadingLines v-else-if="!assignments && !wrong" />
     <table v-else class="ruled">
       <thead>
         <tr>

@@ -20,6 +20,7 @@ import ResultFilters from './ResultFilters.vue';
 import StandardResults from './StandardResults.vue';
 import StudentResults from './StudentResults.vue';
 import { useResults } from './useResults';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const route = useRoute();
@@ -185,6 +186,7 @@ async function removeSheet(): Promise<void> {
     :aria-busy="busy"
   >
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+    <LoadingLines v-if="!results && !wrong" :rows="10" />
     <template v-if="results">
       <OverviewResults v-if="tab === 'overview'" :results="results" :base="base" />
       <ItemResults v-else-if="tab === 'items'" :results="results" />

@@ -14,6 +14,7 @@ import type { Decision } from './decisions';
 import LateAnswers from './LateAnswers.vue';
 import RatingFields from './RatingFields.vue';
 import WorkEntry from './WorkEntry.vue';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const { params: address } = useRoute();
@@ -84,6 +85,7 @@ async function takeBack(adjustmentId: number): Promise<void> {
     </template>
   </PageHead>
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+  <LoadingLines v-if="!work && !wrong" :rows="10" />
   <FacingPages
     v-if="work"
     name="student-work"

@@ -10,6 +10,8 @@ import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../../parts/PageHead.vue';
 import { useWords } from '../shared/words';
+import ClassBar from '../shared/ClassBar.vue';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const session = useSession();
@@ -123,6 +125,7 @@ const headings = {
   <FacingPages name="today" :left="say('today.theDay')" :right="say('today.waitingMe')" :start="52">
     <template #left>
       <div class="inset">
+        <LoadingLines v-if="!today && !wrong" />
         <h2>{{ say('today.openNow') }}</h2>
         <p v-if="today && openNow.length === 0" class="faded">
           {{ say('today.noAssignmentOpenAssign') }}
@@ -134,16 +137,12 @@ const headings = {
               assignment.title
             }}</RouterLink>
             <span class="faded"> · {{ listing(assignment.classes.map(({ name }) => name)) }}</span>
-            <div class="account">
-              <span
-                ><b>{{ assignment.working }}</b> {{ say('common.working') }}</span
-              ><span
-                ><b>{{ assignment.handedIn }}</b> {{ say('common.handedIn') }}</span
-              >
-              <span
-                ><b>{{ assignment.notBegun }}</b> {{ say('common.notBegun') }}</span
-              ><span class="faded">{{ words.closing(assignment.closesAt) }}</span>
-            </div>
+            <ClassBar
+              :handed-in="assignment.handedIn"
+              :working="assignment.working"
+              :not-begun="assignment.notBegun"
+            />
+            <span class="faded">{{ words.closing(assignment.closesAt) }}</span>
           </li>
         </ul>
         <h2 class="gap">{{ say('today.todayByClock') }}</h2>
@@ -184,6 +183,7 @@ const headings = {
     <template #right>
       <div class="inset">
         <h2>{{ say('today.waitingMe') }}</h2>
+        <LoadingLines v-if="!today && !wrong" />
         <EmptyNote v-if="today && today.waiting.length === 0" :title="say('today.nothingDo')">
           {{ say('today.resultsAppearHereWhen') }}
         </EmptyNote>

@@ -1,8 +1,5 @@
 <script setup lang="ts">
-/**
- * An assignment while it is sat: the class row by row, and what a teacher does from there; on the
- * projector counts and time only.
- */
+/** An assignment while it is sat: the class row by row, and what to do from there; on the projector counts and time. */
 import type { api, BodyOf } from '@oaken/contract';
 import { lengthInWords, minute } from '@oaken/core/timing';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
@@ -19,6 +16,7 @@ import SayDialog from './SayDialog.vue';
 import { useWatch } from './useWatch';
 import WatchGrid from './WatchGrid.vue';
 import WorkDialog from './WorkDialog.vue';
+import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 type Act = BodyOf<typeof api.actOnSittings>['act'];
@@ -28,10 +26,7 @@ const router = useRouter();
 const assignmentId = Number(route.params.assignmentId);
 const { watched, wrong, lostAt, now, counts } = useWatch(assignmentId);
 const picked = ref<number[]>([]);
-const marks = ref(false);
-const hidden = ref(false);
-const saying = ref(false);
-const extending = ref(false);
+const [marks, hidden, saying, extending] = [ref(false), ref(false), ref(false), ref(false)];
 const looking = ref<number | null>(null);
 const busy = ref(false);
 
@@ -42,7 +37,7 @@ const chosen = computed(
 );
 const whom = computed(() => {
   const [first, ...others] = chosen.value;
-  if (!first) return 'all';
+  if (!first) return say('watching.everybody');
   return others.length === 0 ? first.name : say('common.students2', { n: chosen.value.length });
 });
 const studentIds = computed(() => (chosen.value.length === 0 ? null : picked.value));
@@ -163,6 +158,7 @@ const lastEnd = computed(() => {
   <p v-if="lostAt !== null" class="lost inset" role="status">
     {{ say('watching.theConnectionServerLost', { lostAt: words.time(lostAt) }) }}
   </p>
+  <LoadingLines v-if="!watched && !wrong" :rows="10" />
   <template v-if="watched">
     <section v-if="projected" class="projector" :aria-label="say('watching.countsTime')">
       <p>
