@@ -12,6 +12,7 @@ defineProps<{ label: string }>();
 
 <style scoped>
 .footing {
+  flex: none;
   display: flex;
   align-items: center;
   justify-content: space-between;
@@ -33,7 +34,41 @@ defineProps<{ label: string }>();
 }
 .actions {
   display: flex;
-  gap: 10px;
+  flex-wrap: wrap;
+  justify-content: flex-end;
+  gap: 6px 10px;
   align-items: center;
+}
+.actions :deep(.el-button + .el-button) {
+  margin-left: 0;
+}
+/* The figures take one line that can be moved sideways, the actions what they need. */
+@media (max-width: 820px) {
+  .footing {
+    flex-wrap: wrap;
+    gap: 2px 12px;
+    padding: 4px 14px;
+    min-height: 0;
+  }
+  .totals {
+    flex-wrap: nowrap;
+    gap: 14px;
+    min-width: 0;
+    max-width: 100%;
+    overflow-x: auto;
+    white-space: nowrap;
+  }
+  .actions {
+    flex: 1 1 auto;
+  }
+  .actions :deep(.el-button) {
+    height: 32px;
+    padding-inline: 10px;
+  }
+}
+@media (max-height: 560px) {
+  .totals {
+    display: none;
+  }
 }
 </style>

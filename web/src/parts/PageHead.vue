@@ -15,14 +15,16 @@ defineProps<{ title: string; where?: string }>();
 <style scoped>
 .head {
   display: flex;
+  flex-wrap: wrap;
   align-items: end;
   justify-content: space-between;
-  gap: 16px;
+  gap: 6px 16px;
   padding: 14px 24px 12px;
   border-bottom: 2px solid var(--rule-strong);
   background: var(--paper);
 }
 .titles {
+  flex: 1 1 220px;
   min-width: 0;
 }
 .where {
@@ -41,7 +43,38 @@ defineProps<{ title: string; where?: string }>();
 .action {
   display: flex;
   gap: 10px;
+  flex-wrap: wrap;
+  justify-content: flex-end;
   align-items: center;
-  flex: none;
+}
+@media (max-width: 820px) {
+  .head {
+    padding: 8px 14px;
+  }
+  .head h1 {
+    font-size: 1.2rem;
+    white-space: normal;
+  }
+}
+@media (max-height: 560px) {
+  .head {
+    flex-wrap: nowrap;
+    padding-block: 4px;
+  }
+  .titles {
+    flex-basis: 60px;
+  }
+  .action :deep(.el-button) {
+    height: 28px;
+    margin-left: 0;
+    padding-inline: 8px;
+  }
+  .where {
+    display: none;
+  }
+  .head h1 {
+    font-size: 1.05rem;
+    white-space: nowrap;
+  }
 }
 </style>

@@ -197,4 +197,14 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
   padding: 18px;
   color: var(--faded);
 }
+/* On a page of little height the search moves away with the rows. */
+@media (max-height: 560px) {
+  .found {
+    height: auto;
+  }
+  .scroller {
+    flex: none;
+    height: 300px;
+  }
+}
 </style>

@@ -93,7 +93,7 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
 }
 .overview {
   display: grid;
-  grid-template-columns: minmax(380px, 5fr) minmax(420px, 7fr);
+  grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
   gap: 32px;
   padding: 18px 24px;
 }
@@ -111,5 +111,11 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
 }
 .gap {
   margin-top: 18px;
+}
+@media (max-width: 1000px) {
+  .overview {
+    grid-template-columns: minmax(0, 1fr);
+    padding: 12px 16px;
+  }
 }
 </style>

@@ -160,7 +160,7 @@ const scatter = computed(() => ({
 <style scoped>
 .charts {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 280px), 1fr));
   gap: 18px;
 }
 figure {

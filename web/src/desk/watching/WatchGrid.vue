@@ -104,9 +104,9 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
             ><span class="unseen">{{ say('common.selectAll') }}</span></ElCheckbox
           >
         </th>
+        <th class="name">{{ say('common.student') }}</th>
         <th>{{ say('watching.state') }}</th>
         <th class="figures">{{ say('watching.timeLeft') }}</th>
-        <th class="name">{{ say('common.student') }}</th>
         <th
           v-for="column in watched.columns"
           :key="column.number"
@@ -133,8 +133,6 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
             }}</span></ElCheckbox
           >
         </td>
-        <td class="state" :class="entry.state">{{ stateWords(entry) }}</td>
-        <td class="figures">{{ timeLeft(entry) }}</td>
         <th scope="row" class="name">
           <button v-if="entry.attempt > 0" class="word" @click="emit('open', entry.studentId)">
             {{ nameOf(entry) }}
@@ -146,6 +144,8 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
             {{ entry.rosterNumber ?? say('watching.guest') }}</span
           >
         </th>
+        <td class="state" :class="entry.state">{{ stateWords(entry) }}</td>
+        <td class="figures">{{ timeLeft(entry) }}</td>
         <td
           v-for="(cell, position) in entry.cells"
           :key="position"
@@ -202,6 +202,21 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
 .name {
   text-align: left;
   font-weight: 400;
+}
+/* Names stay while the boxes move under them. */
+.grid th:first-child,
+.grid td:first-child {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  width: 34px;
+  background: var(--paper);
+}
+.grid .name {
+  position: sticky;
+  left: 34px;
+  z-index: 1;
+  background: var(--paper);
 }
 tbody .name {
   font-size: 1rem;

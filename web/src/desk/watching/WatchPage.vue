@@ -1,8 +1,6 @@
 <script setup lang="ts">
 /** An assignment while it is sat: the class row by row, and what to do from there; on the projector counts and time. */
-import type { api, BodyOf } from '@oaken/contract';
 import { lengthInWords, minute } from '@oaken/core/timing';
-import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
@@ -12,14 +10,15 @@ import PageHead from '../../parts/PageHead.vue';
 import ExtendDialog from '../assignments/ExtendDialog.vue';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
+import ActionRow, { type Action } from '../shared/ActionRow.vue';
 import SayDialog from './SayDialog.vue';
+import { useAskedActs, type Act } from './useAskedActs';
 import { useWatch } from './useWatch';
 import WatchGrid from './WatchGrid.vue';
 import WorkDialog from './WorkDialog.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
-type Act = BodyOf<typeof api.actOnSittings>['act'];
 const words = useWords();
 const route = useRoute();
 const router = useRouter();
@@ -68,48 +67,7 @@ async function act(text: Act, minutes = 0): Promise<void> {
     busy.value = false;
   }
 }
-const ask = (text: string, title: string, verb: string) =>
-  ElMessageBox.confirm(text, title, {
-    confirmButtonText: verb,
-    cancelButtonText: say('common.cancel2'),
-  }).then(
-    () => true,
-    () => false,
-  );
-async function handIn(): Promise<void> {
-  if (
-    await ask(
-      say('watching.whatSavedCountsCan'),
-      say('watching.handInWhom', { whom: whom.value }),
-      say('watching.handIn'),
-    )
-  )
-    await act('hand-in');
-}
-async function takeBack(): Promise<void> {
-  if (
-    await ask(
-      say('watching.itLeavesListsThose'),
-      say('watching.unassignFromWhom', { whom: whom.value }),
-      say('watching.unassign'),
-    )
-  )
-    await act('take-back');
-}
-async function reopen(): Promise<void> {
-  const answer = await ElMessageBox.prompt(
-    say('watching.theyHaveTimeWas'),
-    say('watching.openAgainWhom', { whom: whom.value }),
-    {
-      inputValue: '10',
-      inputPattern: /^\d{1,3}$/,
-      inputErrorMessage: say('watching.wholeMinutesFrom0'),
-      confirmButtonText: say('watching.openAgain2'),
-      cancelButtonText: say('common.cancel2'),
-    },
-  ).catch(() => null);
-  if (answer) await act('reopen', Number((answer as { value: string }).value));
-}
+const { handIn, takeBack, reopen } = useAskedActs(whom, act);
 async function letIn(studentId: number): Promise<void> {
   try {
     await call('letIn', { params: { assignmentId, studentId } });
@@ -118,6 +76,42 @@ async function letIn(studentId: number): Promise<void> {
     failed(error);
   }
 }
+const acts: Record<string, () => unknown> = {
+  message: () => (saying.value = true),
+  'more-time': () => (extending.value = true),
+  pause: () => act('pause'),
+  resume: () => act('resume'),
+  'hand-in': handIn,
+  reopen,
+  unassign: takeBack,
+};
+/** The more usual ones first; those that need a selection say so by being off. */
+const actions = computed<Action[]>(() => {
+  const all = picked.value.length === 0;
+  const off = (needsSelection: boolean, ...states: string[]) =>
+    busy.value || (needsSelection && all) || (states.length > 0 && !some(...states));
+  return [
+    {
+      id: 'message',
+      words: say('watching.messageWhom', { whom: whom.value }),
+      disabled: off(false, 'working', 'paused'),
+    },
+    { id: 'more-time', words: say('watching.moreTime'), disabled: off(true) },
+    {
+      id: 'pause',
+      words: all ? say('watching.pauseAll') : say('watching.pause'),
+      disabled: off(false, 'working'),
+    },
+    {
+      id: 'resume',
+      words: all ? say('watching.resumeAll') : say('watching.resume'),
+      disabled: off(false, 'paused'),
+    },
+    { id: 'hand-in', words: say('watching.handIn'), disabled: off(true, 'working', 'paused') },
+    { id: 'reopen', words: say('watching.openAgain2'), disabled: off(true, 'handed-in') },
+    { id: 'unassign', words: say('watching.unassign2'), disabled: off(true, 'not-begun') },
+  ];
+});
 /** Recipients can be single students by name. */
 const where = computed(() =>
   watched.value && !projected.value && !hidden.value
@@ -217,29 +211,7 @@ const lastEnd = computed(() => {
       ><template v-else>{{ say('watching.nobodySelected') }}</template></span
     >
     <template v-if="watched.mayAct" #actions>
-      <ElButton :disabled="!some('working', 'paused')" @click="saying = true">{{
-        say('watching.messageWhom', { whom })
-      }}</ElButton>
-      <ElButton :disabled="picked.length === 0" @click="extending = true">{{
-        say('watching.moreTime')
-      }}</ElButton>
-      <ElButton :disabled="busy || !some('working')" @click="act('pause')">{{
-        picked.length ? say('watching.pause') : say('watching.pauseAll')
-      }}</ElButton>
-      <ElButton :disabled="busy || !some('paused')" @click="act('resume')">{{
-        picked.length ? say('watching.resume') : say('watching.resumeAll')
-      }}</ElButton>
-      <ElButton
-        :disabled="busy || picked.length === 0 || !some('working', 'paused')"
-        @click="handIn"
-        >{{ say('watching.handIn') }}</ElButton
-      >
-      <ElButton :disabled="busy || picked.length === 0 || !some('handed-in')" @click="reopen">{{
-        say('watching.openAgain2')
-      }}</ElButton>
-      <ElButton :disabled="busy || picked.length === 0 || !some('not-begun')" @click="takeBack">{{
-        say('watching.unassign2')
-      }}</ElButton>
+      <ActionRow :actions="actions" :in-sight="2" @act="acts[$event]?.()" />
     </template>
   </FootingLine>
   <template v-if="watched">
