@@ -32,9 +32,9 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await page.getByRole('checkbox', { name: /group Ratio table/ }).check();
   await page.getByRole('checkbox', { name: '2 Ines Abara' }).check();
   await expect(slip()).toContainText('8 students of group Ratio table of 6B and 1 single student');
-  await expect(slip()).toContainText('Accommodations act by themselves:');
+  await expect(slip()).toContainText('Accommodations apply automatically:');
   await page.getByLabel(desk.assignments.guestsByLink).check();
-  await page.getByText('Beginning', { exact: true }).click();
+  await page.getByText(desk.assignments.startSetting, { exact: true }).click();
   await page.getByLabel('Start word').fill('Walnut');
   await page
     .getByLabel(desk.assignments.instructionsStudents)
@@ -70,7 +70,7 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await expect(page.getByRole('radio', { name: desk.assignments.dontCount })).toBeChecked();
   for (const text of [
     '2 attempts; the best attempt counts.',
-    'Each types the word that you read out to begin.',
+    'Students type the word that you read out to start.',
     'Students see scores as letter bands as soon as they hand in',
   ])
     await expect(slip()).toContainText(text);
@@ -140,7 +140,7 @@ test('a guest comes by the link, and the teacher says who it was', async ({ brow
   await guest.context().close();
 
   await page.reload();
-  await page.getByRole('button', { name: 'Link Kofi A. to a student' }).click();
+  await page.getByRole('button', { name: 'Link to a student: Kofi A.' }).click();
   const who = page.getByRole('dialog', { name: 'Who is Kofi A.?' });
   await choose(who.getByRole('combobox', { name: desk.common.class }), '6B, Mathematics');
   await choose(who.getByRole('combobox', { name: desk.common.student }), '3 Kofi Adeyemi');

@@ -36,11 +36,12 @@ test('every page of a teacher’s fits every screen, and each of its actions can
     ...[watched, watched.replace('watch', 'assignments'), '/items/1', opened, `${opened}/bring`],
   ];
   const faults: string[] = [];
-  for (const [name, width, height] of sizes) {
-    await page.setViewportSize({ width, height });
-    for (const path of paths) {
-      await page.goto(path);
-      await page.waitForLoadState('networkidle');
+  for (const path of paths) {
+    await page.goto(path);
+    await page.waitForLoadState('networkidle');
+    for (const [name, width, height] of sizes) {
+      await page.setViewportSize({ width, height });
+      await page.evaluate(() => new Promise(requestAnimationFrame));
       const { over, controls } = await cutOff(page);
       if (over > 1) faults.push(`${path} on ${name} runs over by ${over} px`);
       if (controls.length > 0) faults.push(`${path} on ${name} hides ${controls.join(', ')}`);

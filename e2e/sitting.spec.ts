@@ -121,7 +121,7 @@ test('each question with its own time, in one sitting: the next one comes by its
   await give(21, async () => {
     await page.getByRole('radio', { name: desk.assignments.eachItem }).check();
     await page.getByLabel(desk.assignments.minutesEachItem).fill('0.1');
-    await page.getByText('Leaving', { exact: true }).click();
+    await page.getByText(desk.assignments.leavingSetting, { exact: true }).click();
     await page.getByRole('radio', { name: /^in one sitting/ }).check();
     await expect(page.locator('.slip')).toContainText('Each item has 6 seconds. In one sitting');
   });

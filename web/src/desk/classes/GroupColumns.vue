@@ -207,7 +207,7 @@ onUnmounted(release);
         :aria-label="say('classes.deleteGroupName2', { name: group.name })"
         @click="remove(group)"
       >
-        {{ say('common.remove') }}
+        {{ say('classes.deleteGroup') }}
       </button>
     </section>
     <form v-if="mayChange" class="column" @submit.prevent="make">
