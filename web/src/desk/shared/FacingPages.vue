@@ -90,7 +90,9 @@ function drag(event: PointerEvent): void {
   min-height: 0;
   display: grid;
 }
+/* Holds what is laid out absolutely, so that it scrolls along instead of widening the window. */
 .page {
+  position: relative;
   min-width: 0;
   min-height: 0;
   overflow: auto;
