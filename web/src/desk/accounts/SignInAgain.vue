@@ -61,7 +61,7 @@ async function leave(): Promise<void> {
       {{ say('accounts.signInAgainContinue') }}
     </p>
     <ElForm id="sign-in-again" label-position="top" @submit.prevent="signIn">
-      <ElFormItem :label="say('common.name')" :error="errorAt('/name')">
+      <ElFormItem :label="say('accounts.signInName')" :error="errorAt('/name')">
         <ElInput v-model="form.name" autocomplete="username" maxlength="120" />
       </ElFormItem>
       <ElFormItem :label="say('accounts.password')" :error="errorAt('/password')">

@@ -13,6 +13,7 @@ import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
 import { theme } from '../../theme/theme';
+import { percent } from '../shared/words';
 import { say } from '../../words/teacher';
 
 use([
@@ -86,7 +87,11 @@ const scatter = computed(() => ({
   grid: { left: 46, right: 16, top: 26, bottom: 42 },
   tooltip: {
     formatter: ({ data }: { data: [number, number, number] }) =>
-      say('results.itemDataFacilityData', { data: data[2] }),
+      say('results.itemAtPlace', {
+        number: data[2],
+        share: percent(data[0]),
+        discrimination: data[1].toFixed(2),
+      }),
   },
   xAxis: {
     type: 'value',
