@@ -86,7 +86,7 @@ test('a word processor’s pictures come along, one elsewhere is named', async (
   await expect(question().locator('img[src]')).toHaveAttribute('src', /^\/api\/files\//);
   await expect(question()).toContainText('and that.');
   await expect(
-    page.getByText('1 picture of what you pasted lies elsewhere', { exact: false }),
+    page.getByText('1 picture of what you pasted is on another site', { exact: false }),
   ).toBeVisible();
 });
 

@@ -94,7 +94,7 @@ test('a wrong key: who gains and loses is said before, rescored, and undone', as
   await page.getByRole('checkbox', { name: '3/8' }).check();
   const effect = page.getByText(/\d+ students gain, \d+ lose, \d+ unchanged\./);
   await expect(effect).toBeVisible();
-  const [gain, lose, same] = /(\d+) students gain, (\d+) lose, (\d+) stand/
+  const [gain, lose, same] = /(\d+) students gain, (\d+) lose, (\d+) unchanged/
     .exec(await effect.innerText())!
     .slice(1)
     .map(Number);
