@@ -1,5 +1,7 @@
 <script setup lang="ts">
 /** When: opening, closing, late work, and from when it and its answers are seen. */
+import { atWall } from '@oaken/core/timing';
+import { closingOffers, type ClosingOffer } from './closingOffers';
 import type { WishForm } from './wishForm';
 import { computed } from 'vue';
 import { useSession } from '../../client/session';
@@ -15,6 +17,18 @@ const props = defineProps<{
 }>();
 const session = useSession();
 const place = computed(() => session.school.zone.split('/').at(-1)?.replace('_', ' '));
+/** Counted from the opening, so that they stay right when it is moved. */
+const offers = computed(() => {
+  const opening =
+    form.value.opens === 'later' ? atWall(form.value.opensWall, session.school.zone) : null;
+  return closingOffers(opening?.ok ? opening.at : session.now(), session.school.zone);
+});
+const offerWords: Record<ClosingOffer['id'], string> = {
+  period: say('assignments.closesInPeriod'),
+  today: say('assignments.closesToday'),
+  tomorrow: say('assignments.closesTomorrow'),
+  week: say('assignments.closesInWeek'),
+};
 const rare = computed(() => {
   const words = [
     form.value.hidden ? say('assignments.hiddenUntilItsDay') : '',
@@ -57,6 +71,17 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
       />
       <ElCheckbox v-model="form.never"> {{ say('assignments.never') }}</ElCheckbox>
     </div>
+    <p v-if="!form.never" class="offers" role="group" :aria-label="say('assignments.usualClosing')">
+      <button
+        v-for="offer in offers"
+        :key="offer.id"
+        type="button"
+        class="word small"
+        @click="form.closesWall = offer.wall"
+      >
+        {{ offerWords[offer.id] }}
+      </button>
+    </p>
     <p v-if="problems.closesAt" class="wrong">{{ problems.closesAt }}</p>
     <div class="pair">
       <span class="label">{{ say('assignments.lateWork') }}</span>
@@ -115,6 +140,12 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
 </template>
 
 <style scoped>
+.offers {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+  margin: 2px 0 6px 94px;
+}
 .few {
   width: 68px;
 }
