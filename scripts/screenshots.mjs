@@ -72,7 +72,7 @@ runMain(async () => {
   await page.getByRole('option', { name: /^two/ }).click();
   await page.getByRole('checkbox', { name: /^keep the/ }).uncheck();
   await page.getByRole('button', { name: 'Find items' }).click();
-  await page.getByRole('heading', { name: /^It can/ }).waitFor();
+  await page.getByRole('heading', { name: /cells can/ }).waitFor();
   await shoot(page, 'blueprint');
   await page.goto(`${address}/tests/9/print`);
   await page.locator('[data-sheet="booklet"]').waitFor();
@@ -108,7 +108,7 @@ runMain(async () => {
   await other.waitForURL(`${address}/`);
   await other.goto(`${address}/marking`);
   await other.getByRole('link', { name: /A town wants to build/ }).click();
-  await other.getByRole('button', { name: 'On', exact: true }).click();
+  await other.getByRole('button', { name: 'Next', exact: true }).click();
   await other.getByRole('radio', { name: /one reason/ }).check();
   await other.getByRole('radio', { name: /follows from/ }).check();
   await shoot(other, 'marking');
