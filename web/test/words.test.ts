@@ -5,6 +5,8 @@
  */
 import { english } from '@oaken/words';
 import { teacherEnglish } from '@oaken/words/teacher';
+import { NodeTypes } from '@vue/compiler-dom';
+import { parse } from '@vue/compiler-sfc';
 import { mount } from '@vue/test-utils';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -88,4 +90,28 @@ test('every message is used somewhere', () => {
     (key) => !composed.test(key) && !sources.includes(`'${key}'`),
   );
   expect(unused).toEqual([]);
+});
+
+test('no page says anything that is not in a catalogue', () => {
+  const folder = join(__dirname, '../src');
+  const raw = readdirSync(folder, { recursive: true, encoding: 'utf8' })
+    .filter((file) => file.endsWith('.vue'))
+    .flatMap((file) => {
+      const { template } = parse(readFileSync(join(folder, file), 'utf8')).descriptor;
+      const textsIn = (node: {
+        type: number;
+        content?: unknown;
+        children?: unknown[];
+      }): string[] => {
+        if (node.type === NodeTypes.TEXT) return [String(node.content).trim()];
+        return ((node.children ?? []) as (typeof node)[]).flatMap(textsIn);
+      };
+      return (
+        (template?.ast ? textsIn(template.ast) : [])
+          // The product's name, and the letters that show how large the text is.
+          .filter((text) => /\p{L}{2,}/u.test(text) && !['Oaken Ledger', 'ab'].includes(text))
+          .map((text) => `${file}: ${text}`)
+      );
+    });
+  expect(raw).toEqual([]);
 });

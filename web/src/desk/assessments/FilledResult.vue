@@ -151,6 +151,9 @@ function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
 </template>
 
 <style scoped>
+section {
+  margin-top: 14px;
+}
 .missing {
   color: var(--low);
 }
