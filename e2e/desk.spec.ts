@@ -99,6 +99,28 @@ test('each role has its own places, and the dark page stays dark', async ({ brow
   await expect(page).toHaveURL(/sign-in\?to=/);
 });
 
+test('“?” shows the keys of the page, and the window is called by what is on it', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser);
+  await page.goto('/tests');
+  await page
+    .getByRole('link', { name: 'Ratio, rate and percent: end of unit', exact: true })
+    .click();
+  await expect(page).toHaveTitle(/^Ratio, rate and percent: end of unit · /);
+  await page.locator('.entry').first().focus();
+  await page.keyboard.press('Shift+?');
+  const keys = page.getByRole('dialog', { name: desk.keys.title });
+  await expect(keys).toContainText(desk.keys.moveItem);
+  await expectAccessible('the keys of a page', page);
+  await page.keyboard.press('Escape');
+  await expect(keys).toBeHidden();
+  // Where something is typed it is a question mark.
+  await page.getByLabel(desk.banks.searchWordsOrStandards).press('Shift+?');
+  await expect(keys).toBeHidden();
+  await page.close();
+});
+
 test('a student reads what was released: own answers, right answers and explanations', async ({
   browser,
 }) => {

@@ -8,6 +8,7 @@ import common from './en/teacher/common.json' with { type: 'json' };
 import desk from './en/teacher/desk.json' with { type: 'json' };
 import editor from './en/teacher/editor.json' with { type: 'json' };
 import items from './en/teacher/items.json' with { type: 'json' };
+import keys from './en/teacher/keys.json' with { type: 'json' };
 import kinds from './en/teacher/kinds.json' with { type: 'json' };
 import marking from './en/teacher/marking.json' with { type: 'json' };
 import office from './en/teacher/office.json' with { type: 'json' };
@@ -27,6 +28,7 @@ export const teacherEnglish = {
   desk,
   editor,
   items,
+  keys,
   kinds,
   marking,
   office,

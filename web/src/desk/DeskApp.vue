@@ -7,6 +7,7 @@ import SignInAgain from './accounts/SignInAgain.vue';
 import { open } from './router';
 import { forgetPicks } from './banks/keptPicks';
 import { sendKeptChanges } from './assessments/useChangeQueue';
+import KeysDialog from './shared/KeysDialog.vue';
 import { steps } from './shared/undo';
 import ServerAway from './ServerAway.vue';
 import UndoStrip from './shared/UndoStrip.vue';
@@ -54,6 +55,7 @@ async function leave(): Promise<void> {
     </main>
     <UndoStrip class="screen-only" />
     <SignInAgain />
+    <KeysDialog />
   </div>
 </template>
 

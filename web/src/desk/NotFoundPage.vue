@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import EmptyNote from '../parts/EmptyNote.vue';
-import PageHead from '../parts/PageHead.vue';
+import PageHead from './shared/PageHead.vue';
 import { say } from '../words/teacher';
 </script>
 

@@ -8,7 +8,7 @@ import { useSession } from '../client/session';
 import { done, failed } from '../desk/shared/undo';
 import { useWords } from '../desk/shared/words';
 import FootingLine from '../parts/FootingLine.vue';
-import PageHead from '../parts/PageHead.vue';
+import PageHead from '../desk/shared/PageHead.vue';
 import AddStaffDialog from './AddStaffDialog.vue';
 import LinksDialog from './LinksDialog.vue';
 import { say } from '../words/teacher';

@@ -10,7 +10,7 @@ import { useSession } from '../client/session';
 import { done } from '../desk/shared/undo';
 import EmptyNote from '../parts/EmptyNote.vue';
 import FileButton from '../parts/FileButton.vue';
-import PageHead from '../parts/PageHead.vue';
+import PageHead from '../desk/shared/PageHead.vue';
 import { say } from '../words/teacher';
 
 type Frameworks = Awaited<ReturnType<typeof call<'listFrameworks'>>>['frameworks'];

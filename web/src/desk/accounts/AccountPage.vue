@@ -4,7 +4,7 @@ import { onMounted, reactive, ref } from 'vue';
 import { useDoing, useForm } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
 import { say } from '../../words/teacher';

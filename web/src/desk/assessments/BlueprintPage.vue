@@ -8,7 +8,7 @@ import { useDoing } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { useLibrary } from '../library/library';
 import StandardPicker from '../library/StandardPicker.vue';
 import { failed } from '../shared/undo';

@@ -9,7 +9,7 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import BankIndex from '../banks/BankIndex.vue';
 import ItemList from '../banks/ItemList.vue';
 import { useLibrary } from '../library/library';

@@ -10,7 +10,7 @@ import { call } from '../../client/call';
 import { inWords, Refused } from '../../client/request';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import ItemEditor from '../items/ItemEditor.vue';
 import ItemPreview from '../items/ItemPreview.vue';
 import { useDraft } from '../items/useDraft';

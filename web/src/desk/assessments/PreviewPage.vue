@@ -11,7 +11,7 @@ import { useRoute } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import DisplaySheet from '../../sitting/DisplaySheet.vue';
 import SittingWork from '../../sitting/SittingWork.vue';

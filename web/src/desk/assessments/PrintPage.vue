@@ -7,7 +7,7 @@ import { useRoute } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import PrintDesk from '../print/PrintDesk.vue';
 import BookletSheet from './print/BookletSheet.vue';
 import GuideSheet from './print/GuideSheet.vue';

@@ -8,7 +8,7 @@ import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { useLibrary } from '../library/library';
 import StandardIndex from '../banks/StandardIndex.vue';
 import { done, failed } from '../shared/undo';

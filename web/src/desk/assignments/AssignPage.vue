@@ -10,7 +10,7 @@ import { Refused } from '../../client/request';
 import { useSession } from '../../client/session';
 import { useDoing, useForm } from '../../client/useDoing';
 import FacingPages from '../shared/FacingPages.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { done } from '../shared/undo';
 import { pointsText } from '../shared/words';
 import AssignSlip from './AssignSlip.vue';

@@ -8,7 +8,7 @@ import { useDoing, useForm } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { done, tell } from '../shared/undo';
 import AssignmentState from './AssignmentState.vue';
 import ExtendDialog from './ExtendDialog.vue';

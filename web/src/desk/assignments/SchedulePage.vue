@@ -10,7 +10,7 @@ import { useSession } from '../../client/session';
 import CalendarFeed from '../../parts/CalendarFeed.vue';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { done, failed } from '../shared/undo';
 import { percent, useWords } from '../shared/words';
 import { barOf } from './bars';

@@ -6,7 +6,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { addressOf, call } from '../../client/call';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import NewTestDialog from '../new-test/NewTestDialog.vue';
 import { done, failed } from '../shared/undo';
 import { minutesOf, pointsText } from '../shared/words';

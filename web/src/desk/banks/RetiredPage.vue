@@ -7,7 +7,7 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { done, failed } from '../shared/undo';
 import { stemLine, useWords } from '../shared/words';
 import { say } from '../../words/teacher';

@@ -9,7 +9,7 @@ import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { done } from '../shared/undo';
 import ListSource from './ListSource.vue';
 import RosterPreview from './RosterPreview.vue';

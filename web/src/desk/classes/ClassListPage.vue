@@ -3,7 +3,7 @@
 import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useSession } from '../../client/session';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import PrintDesk from '../print/PrintDesk.vue';
 import { fullName, useClass } from './useClass';
 import { say } from '../../words/teacher';

@@ -7,7 +7,7 @@ import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import ClassAbout from './ClassAbout.vue';
 import GroupColumns from './GroupColumns.vue';
 import { handOver } from './handOver';

@@ -10,7 +10,7 @@ import { useDoing } from '../../client/useDoing';
 import { useSession } from '../../client/session';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import PrintDesk from '../print/PrintDesk.vue';
 import { fullName, useClass, type RosterRow } from './useClass';
 import { toggled } from '../../parts/toggled';

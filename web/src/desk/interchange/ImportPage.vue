@@ -10,7 +10,7 @@ import { useDoing } from '../../client/useDoing';
 import { addressOf, call } from '../../client/call';
 import { inWords, request } from '../../client/request';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { useLibrary } from '../library/library';
 import PlaceDialog from '../library/PlaceDialog.vue';
 import FileButton from '../../parts/FileButton.vue';

@@ -9,7 +9,7 @@ import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { under } from '../../parts/problems';
 import { readOnlyKey } from '../../rich/readonly';
 import SavedMeanwhile from '../compare/SavedMeanwhile.vue';

@@ -5,7 +5,7 @@ import { onMounted, onUnmounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { useWords } from '../shared/words';
 import { say } from '../../words/teacher';
 

@@ -6,7 +6,7 @@ import { onMounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { useWords } from '../shared/words';
 import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';

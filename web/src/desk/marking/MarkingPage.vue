@@ -11,7 +11,7 @@ import { useDoing } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import { done, failed } from '../shared/undo';
 import { pointsText } from '../shared/words';

@@ -7,7 +7,7 @@ import { useRoute } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import FacingPages from '../shared/FacingPages.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import { done } from '../shared/undo';
 import { pointsText, useWords } from '../shared/words';

@@ -7,7 +7,7 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../shared/FacingPages.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import RescoreEffect from '../rescoring/RescoreEffect.vue';
 import { useRescore } from '../rescoring/useRescore';

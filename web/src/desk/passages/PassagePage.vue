@@ -13,7 +13,7 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import PassageView from '../../parts/PassageView.vue';
 import { useLibrary } from '../library/library';
 import SavedMeanwhile from '../compare/SavedMeanwhile.vue';

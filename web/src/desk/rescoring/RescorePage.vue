@@ -10,7 +10,7 @@ import { useRoute } from 'vue-router';
 import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
 import FacingPages from '../shared/FacingPages.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import BankKey from './BankKey.vue';
 import EarlierRescores from './EarlierRescores.vue';

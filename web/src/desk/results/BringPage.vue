@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { useForm } from '../../client/useDoing';
 import FacingPages from '../shared/FacingPages.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import FileButton from '../../parts/FileButton.vue';
 import { say } from '../../words/teacher';
 

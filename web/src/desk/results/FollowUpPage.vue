@@ -9,7 +9,7 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { done } from '../shared/undo';
 import { percent } from '../shared/words';

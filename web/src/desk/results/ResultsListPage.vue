@@ -7,7 +7,7 @@ import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { percent, useWords } from '../shared/words';
 import LoadingLines from '../shared/LoadingLines.vue';

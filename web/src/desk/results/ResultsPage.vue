@@ -8,7 +8,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { addressOf, call } from '../../client/call';
 import { useSession } from '../../client/session';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { done, failed } from '../shared/undo';
 import { percent, useWords } from '../shared/words';
 import CompareResults from './CompareResults.vue';

@@ -6,7 +6,7 @@ import { useRoute } from 'vue-router';
 import { addressOf, call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
 import FacingPages from '../shared/FacingPages.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { failed } from '../shared/undo';
 import { percent, pointsText, useWords } from '../shared/words';
 import DecisionForm from './DecisionForm.vue';

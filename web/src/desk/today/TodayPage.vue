@@ -8,7 +8,7 @@ import { useSession } from '../../client/session';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import { useWords } from '../shared/words';
 import ClassBar from '../shared/ClassBar.vue';
 import LoadingLines from '../shared/LoadingLines.vue';

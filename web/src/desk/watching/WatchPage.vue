@@ -6,7 +6,7 @@ import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import PageHead from '../../parts/PageHead.vue';
+import PageHead from '../shared/PageHead.vue';
 import ExtendDialog from '../assignments/ExtendDialog.vue';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';

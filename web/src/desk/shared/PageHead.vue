@@ -1,5 +1,10 @@
 <script setup lang="ts">
-defineProps<{ title: string; where?: string }>();
+/** The head of a page: what it is about, where that is, and what can be done; the window's title begins with it. */
+import { watchEffect } from 'vue';
+import { say } from '../../words/teacher';
+
+const props = defineProps<{ title: string; where?: string }>();
+watchEffect(() => (document.title = say('desk.titleOakenLedger', { title: props.title })));
 </script>
 
 <template>
