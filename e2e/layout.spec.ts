@@ -30,7 +30,17 @@ test('every page of a teacher’s fits every screen, and each of its actions can
   const watched = await addressOn(page, '/', /^\/watch\/\d+$/);
   const opened = await addressOn(page, '/classes', /^\/classes\/\d+$/);
   const paths = [
-    ...['/', '/banks', '/tests', '/classes', '/schedule', '/marking', '/results', '/account'],
+    ...[
+      '/',
+      '/banks',
+      '/tests',
+      '/classes',
+      '/schedule',
+      '/marking',
+      '/results',
+      '/account',
+      '/glossary',
+    ],
     ...['', '/assign', '/blueprint', '/print', '/look'].map((end) => built + end),
     ...['/overview', '/items', '/students', '/standards', '/follow-up'].map((end) => results + end),
     ...[watched, watched.replace('watch', 'assignments'), '/items/1', opened, `${opened}/bring`],

@@ -58,6 +58,20 @@ test('a class is asked for, and figures, columns and the clipboard follow', asyn
   }
 });
 
+test('results open with sentences; a figure explains itself, and all of them have a page', async () => {
+  await page.goto(`${path}/overview`);
+  await expect(
+    page.getByText(/^\d+ of \d+ students earned less than 60% of the points/),
+  ).toBeVisible();
+  await page.getByRole('button', { name: desk.results.allFigures }).click();
+  await page.getByRole('button', { name: desk.results.alpha, exact: true }).click();
+  await expect(page.getByText(desk.glossary.alpha.distrust)).toBeVisible();
+  await expectAccessible('an explained figure', page);
+  await page.getByRole('link', { name: desk.glossary.labels.all }).click();
+  await expect(page.getByRole('heading', { name: desk.glossary.kr21.name })).toBeVisible();
+  await expectAccessible('the glossary', page);
+});
+
 test('one student: every answer, a rating, a decision with its reason and back, the report as PDF', async () => {
   await page.goto(`${path}/students`);
   await page.getByRole('button', { name: 'Ines Abara' }).click();

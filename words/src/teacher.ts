@@ -7,6 +7,7 @@ import classes from './en/teacher/classes.json' with { type: 'json' };
 import common from './en/teacher/common.json' with { type: 'json' };
 import desk from './en/teacher/desk.json' with { type: 'json' };
 import editor from './en/teacher/editor.json' with { type: 'json' };
+import glossary from './en/teacher/glossary.json' with { type: 'json' };
 import items from './en/teacher/items.json' with { type: 'json' };
 import keys from './en/teacher/keys.json' with { type: 'json' };
 import kinds from './en/teacher/kinds.json' with { type: 'json' };
@@ -27,6 +28,7 @@ export const teacherEnglish = {
   common,
   desk,
   editor,
+  glossary,
   items,
   keys,
   kinds,

@@ -33,6 +33,11 @@ const routes: RouteRecordRaw[] = [
     meta: { title: say('desk.choosePassword') },
   },
   {
+    path: '/glossary',
+    component: () => import('./glossary/GlossaryPage.vue'),
+    meta: { title: say('glossary.labels.title') },
+  },
+  {
     path: '/account',
     component: () => import('./accounts/AccountPage.vue'),
     meta: { title: say('desk.myAccount') },

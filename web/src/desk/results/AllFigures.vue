@@ -4,25 +4,43 @@ import type { ResultsAnswer } from '@oaken/contract/results';
 import { lengthInWords } from '@oaken/core/timing';
 import { computed } from 'vue';
 import { say } from '../../words/teacher';
+import FigureTerm from '../glossary/FigureTerm.vue';
+import type { Term } from '../glossary/terms';
 import { figureText, figureTitle, type Figure } from './figures';
 
 const props = defineProps<{ results: ResultsAnswer }>();
 
-const lines = computed<[name: string, figure: Figure, explanation: string][]>(() => {
+const lines = computed<[term: Term, words: string, figure: Figure, explanation: string][]>(() => {
   const { spread, reliability } = props.results;
   return [
-    [say('results.mean'), spread.mean, 'points'],
-    [say('results.median'), spread.median, say('results.halfEarnedMoreHalf')],
-    [say('results.standardDeviation'), spread.sd, say('results.n1')],
-    [say('results.lowerQuartile'), spread.lowerQuartile, say('results.hyndmanFanType7')],
-    [say('results.upperQuartile'), spread.upperQuartile, say('results.hyndmanFanType7')],
-    [say('results.lowest'), spread.min, ''],
-    [say('results.highest'), spread.max, ''],
-    [say('results.alpha'), reliability.alpha, say('results.howConsistentlyItemsMeasure')],
-    ['KR-20', reliability.kr20, say('results.alphaItemsRightOr')],
-    ['KR-21', reliability.kr21, say('results.lowerBoundTreatsAll')],
-    [say('results.splitHalfOddEven'), reliability.splitHalf, say('results.steppedUpBySpearman')],
+    ['mean', say('results.mean'), spread.mean, 'points'],
+    ['median', say('results.median'), spread.median, say('results.halfEarnedMoreHalf')],
+    ['sd', say('results.standardDeviation'), spread.sd, say('results.n1')],
     [
+      'quartiles',
+      say('results.lowerQuartile'),
+      spread.lowerQuartile,
+      say('results.hyndmanFanType7'),
+    ],
+    [
+      'quartiles',
+      say('results.upperQuartile'),
+      spread.upperQuartile,
+      say('results.hyndmanFanType7'),
+    ],
+    ['range', say('results.lowest'), spread.min, ''],
+    ['range', say('results.highest'), spread.max, ''],
+    ['alpha', say('results.alpha'), reliability.alpha, say('results.howConsistentlyItemsMeasure')],
+    ['kr20', 'KR-20', reliability.kr20, say('results.alphaItemsRightOr')],
+    ['kr21', 'KR-21', reliability.kr21, say('results.lowerBoundTreatsAll')],
+    [
+      'splitHalf',
+      say('results.splitHalfOddEven'),
+      reliability.splitHalf,
+      say('results.steppedUpBySpearman'),
+    ],
+    [
+      'standardError',
       say('results.standardErrorMeasurement'),
       reliability.standardError,
       say('results.pointsEitherWay'),
@@ -39,8 +57,12 @@ const times = computed<[name: string, figure: Figure][]>(() => [
 <template>
   <table class="ruled">
     <tbody>
-      <tr v-for="[name, figure, explanation] in lines" :key="name" :title="figureTitle(figure)">
-        <td>{{ name }}</td>
+      <tr
+        v-for="[term, name, figure, explanation] in lines"
+        :key="name"
+        :title="figureTitle(figure)"
+      >
+        <td><FigureTerm :term="term" :words="name" /></td>
         <td class="figures">
           <b>{{ figureText(figure) }}</b>
         </td>

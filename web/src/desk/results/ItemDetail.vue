@@ -7,6 +7,8 @@ import ItemView from '../../kinds/ItemView.vue';
 import RichText from '../../parts/RichText.vue';
 import { percent } from '../shared/words';
 import { figureText, figureTitle } from './figures';
+import FigureTerm from '../glossary/FigureTerm.vue';
+import type { Term } from '../glossary/terms';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ item: ItemResult; results: ResultsAnswer }>();
@@ -14,6 +16,14 @@ const rescore = computed(
   () => `/results/${props.results.assignment?.id}/rescore/${props.item.entry}`,
 );
 const may = computed(() => props.results.mayChange && props.item.content !== null);
+/** What the figures of an item's row mean, one press away. */
+const explained: readonly Term[] = [
+  'averageScore',
+  'discrimination',
+  'itemRest',
+  'itemTotal',
+  'alphaIfItemDeleted',
+];
 </script>
 
 <template>
@@ -106,6 +116,9 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
           })
         }}
       </p>
+      <p class="terms small">
+        <FigureTerm v-for="term in explained" :key="term" :term="term" />
+      </p>
       <p class="faded small">
         {{
           say('results.numberReachedBlankLeft', {
@@ -122,6 +135,12 @@ const may = computed(() => props.results.mayChange && props.item.content !== nul
 </template>
 
 <style scoped>
+.terms {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 16px;
+  margin: 10px 0 4px;
+}
 .detail {
   display: grid;
   grid-template-columns: 1fr 1.15fr;
