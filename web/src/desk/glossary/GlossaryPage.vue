@@ -8,7 +8,7 @@ import { terms } from './terms';
 
 <template>
   <PageHead :title="say('glossary.labels.title')" :where="say('glossary.labels.where')" />
-  <div class="glossary">
+  <div class="glossary" role="region" tabindex="0" :aria-label="say('glossary.labels.title')">
     <section v-for="term in terms" :id="term" :key="term">
       <h2>{{ say(`glossary.${term}.name`) }}</h2>
       <TermText :term="term" />
