@@ -145,7 +145,7 @@ test('a guest comes by the link, and the teacher says who it was', async ({ brow
   await choose(who.getByRole('combobox', { name: desk.common.class }), '6B, Mathematics');
   await choose(who.getByRole('combobox', { name: desk.common.student }), '3 Kofi Adeyemi');
   await who.getByRole('button', { name: desk.assignments.linkThisStudent }).click();
-  await expect(page.getByText('What Kofi A. wrote is Kofi Adeyemi’s now.')).toBeVisible();
+  await expect(page.getByText('The work of Kofi A. is Kofi Adeyemi’s now.')).toBeVisible();
   await expect(page.getByRole('row', { name: /Kofi Adeyemi/ })).toContainText(desk.common.handedIn);
 });
 

@@ -2,10 +2,15 @@ import { expect, type Locator } from '@playwright/test';
 
 /** Opens a select and presses the choice that reads so. */
 export async function choose(field: Locator, choice: string | RegExp): Promise<void> {
-  await field.focus();
-  await field.press('ArrowDown');
+  // A select that is just closing takes the focus back once more.
+  await expect(async () => {
+    await field.focus();
+    await field.press('ArrowDown');
+    await expect(field).toHaveAttribute('aria-expanded', 'true', { timeout: 1_000 });
+  }).toPass();
   const list = field.page().locator(`[id="${await field.getAttribute('aria-controls')}"]`);
   await list.getByRole('option', { name: choice, exact: typeof choice === 'string' }).click();
+  await expect(field).toHaveAttribute('aria-expanded', 'false');
 }
 
 /** Types a day, or a day with its time, as it stands in such fields: "Dec 4, 2026, 3:30 PM". */

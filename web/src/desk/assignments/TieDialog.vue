@@ -43,12 +43,15 @@ async function tie(): Promise<void> {
     guest.value = null;
     emit(
       'done',
-      `What ${current.name} wrote is ${fullName(
-        present(
-          roster.value.find(({ id }) => id === studentId.value),
-          'roster',
+      say('assignments.guestIsStudent', {
+        guest: current.name,
+        student: fullName(
+          present(
+            roster.value.find(({ id }) => id === studentId.value),
+            'roster',
+          ),
         ),
-      )}’s now.`,
+      }),
     );
   });
 }
