@@ -460,7 +460,7 @@ test('a range and all found are picked, stay across searches, and get a standard
   const labels = page.getByRole('dialog', { name: /^Standards and tags/ });
   await labels.getByLabel(desk.banks.addTags).fill('spring review');
   await accessible('labels');
-  await labels.getByRole('button', { name: /^Change/ }).click();
+  await labels.getByRole('button', { name: desk.banks.saveChanges }).click();
   // Going on at once would take the request along.
   await expect(labels).toBeHidden();
   await page.goto('/banks?tag=spring%20review');
