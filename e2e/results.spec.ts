@@ -134,6 +134,8 @@ test('follow-up: groups with their evidence, a test for each, and on to assignin
   await page.goto(`${path}/standards`);
   await page.getByRole('link', { name: /Follow-up/ }).click();
   await expect(page.getByRole('heading', { name: desk.results.followUp })).toBeVisible();
+  // The button comes to life with the groups; until then its colors are on their way.
+  await expect(page.getByRole('button', { name: /^Make \d practice test/ })).toBeEnabled();
   await expectAccessible('follow-up', page);
   const name = await page.getByLabel('Name of group 1').inputValue();
   await page.getByRole('button', { name: /^Make \d practice test/ }).click();
