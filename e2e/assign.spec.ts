@@ -22,7 +22,7 @@ test.afterAll(() => page.context().close());
 async function openAssign(name = title): Promise<void> {
   await page.goto('/tests');
   await page.getByRole('link', { name: `Assign ${name}` }).click();
-  await expect(page.getByRole('heading', { name: desk.assignments.who2 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.assignments.who })).toBeVisible();
 }
 const slip = () => page.locator('.slip');
 
@@ -136,7 +136,7 @@ test('a guest comes by the link, and the teacher says who it was', async ({ brow
   await answerAnything(guest);
   await guest.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
   await guest.getByRole('button', { name: 'Hand in now' }).click();
-  await expect(guest.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
+  await expect(guest.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await guest.context().close();
 
   await page.reload();
@@ -159,11 +159,11 @@ test('what a change does is said first; more for one; closing; giving it again w
   await page.getByRole('button', { name: 'Extend for 1 student' }).click();
   const more = page.getByRole('dialog', { name: 'Extend for 1 student' });
   await more.getByText('none', { exact: true }).click();
-  await more.getByRole('button', { name: desk.assignments.extend2 }).click();
+  await more.getByRole('button', { name: desk.assignments.extendTitle }).click();
   await expect(more.getByText('Choose what they get more of.')).toBeVisible();
   await more.getByLabel(desk.assignments.attemptsMore).fill('1');
   await expectAccessible('more for some', page);
-  await more.getByRole('button', { name: desk.assignments.extend2 }).click();
+  await more.getByRole('button', { name: desk.assignments.extendTitle }).click();
   await expect(page.getByRole('row', { name: /Ines Abara/ })).toContainText('1 more attempt');
   await page.getByRole('button', { name: desk.assignments.closeNow }).click();
   await page.getByRole('dialog').getByRole('button', { name: desk.assignments.closeNow }).click();
@@ -171,7 +171,7 @@ test('what a change does is said first; more for one; closing; giving it again w
   await expect(page.getByText(/^Closed|^Released/)).toBeVisible();
 
   await page.getByRole('button', { name: desk.assignments.assignAgain }).click();
-  await expect(page.getByRole('heading', { name: desk.assignments.who2 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.assignments.who })).toBeVisible();
   await expect(page.getByLabel(desk.assignments.minutesWork)).toHaveValue('35');
   await page.getByRole('checkbox', { name: /^6D/ }).check();
   await expect(slip()).toContainText('26 students');

@@ -17,7 +17,7 @@ test.afterAll(async () => {
   await page.close();
 });
 
-const rows = () => page.getByRole('list', { name: desk.common.items3 }).getByRole('listitem');
+const rows = () => page.getByRole('list', { name: desk.common.itemsTitle }).getByRole('listitem');
 const words = () => page.getByLabel(desk.banks.searchWordsOrStandards);
 const footing = (name: string) => page.getByRole('region', { name });
 const accessible = (where: string, on = page) => expectAccessible(where, on);

@@ -14,7 +14,7 @@ test.afterAll(() => expect(complaints).toEqual([]));
 
 async function makeClass(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: desk.classes.newClass }).click();
-  const dialog = page.getByRole('dialog', { name: desk.classes.aNewClass2 });
+  const dialog = page.getByRole('dialog', { name: desk.classes.aNewClassTitle });
   await dialog.getByLabel(desk.common.name, { exact: false }).first().fill(name);
   await dialog.getByRole('button', { name: desk.classes.makeClass }).click();
   // What is missing is said beside its field, and what was typed stays.
@@ -62,7 +62,7 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
     page.getByText('Line 6: “7000” is not a roster number from 1 to 999.'),
   ).toBeVisible();
   await expect(right.getByText('1 likely known already and 2 new.')).toBeVisible();
-  await expectAccessible(desk.classes.importStudents2, page);
+  await expectAccessible(desk.classes.importStudentsInline, page);
   const bring = page.getByRole('button', { name: /Apply for/ });
   await expect(bring).toBeDisabled();
   // A crashed browser loses nothing of the list.

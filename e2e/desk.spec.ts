@@ -80,7 +80,7 @@ test('words that were not saved when the browser ended are offered again, and ca
   );
   await again.getByRole('button', { name: desk.tests.startOver }).click();
   await expect(again.getByRole('textbox', { name: desk.common.question })).toHaveText(before);
-  await expect(again.getByText(desk.tests.saved2, { exact: true })).toBeVisible();
+  await expect(again.getByText(desk.tests.saved, { exact: true })).toBeVisible();
 });
 
 test('each role has its own places, and the dark page stays dark', async ({ browser }) => {

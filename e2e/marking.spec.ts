@@ -113,7 +113,9 @@ test('texts are marked by key, the same ones together, undone, and read by the s
       .fill(n === 0 ? 'High Tide' : 'the flood');
     await sitter.page.getByRole('button', { name: desk.watching.handIn }).click();
     await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
-    await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
+    await expect(
+      sitter.page.getByRole('heading', { name: desk.common.handedInTitle }),
+    ).toBeVisible();
     await sitter.context.close();
   }
   await page.goto('/');
@@ -148,7 +150,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   ).toBeVisible();
 
   const marking = page.url();
-  await page.getByRole('link', { name: desk.marking.studentByStudent2 }).click();
+  await page.getByRole('link', { name: desk.marking.studentByStudentTitle }).click();
   await expect(page.getByText('answer 1 of 3')).toBeVisible();
 
   // A short answer that the key does not know becomes part of it, for all who wrote it.

@@ -10,11 +10,11 @@ export async function cutOff(page: Page): Promise<{ over: number; controls: stri
     const scrolls = (overflow: string) => /auto|scroll/.test(overflow);
 
     function reachable(control: Element): boolean {
-      const own = control.getBoundingClientRect();
+      const bounds = control.getBoundingClientRect();
       const look = getComputedStyle(control);
-      if (own.width === 0 || own.height === 0) return true;
+      if (bounds.width === 0 || bounds.height === 0) return true;
       if (look.visibility === 'hidden' || look.opacity === '0') return true;
-      const box = { left: own.left, right: own.right, top: own.top };
+      const box = { left: bounds.left, right: bounds.right, top: bounds.top };
       for (let around = control.parentElement; around; around = around.parentElement) {
         const style = getComputedStyle(around);
         const edge = around.getBoundingClientRect();

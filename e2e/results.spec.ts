@@ -81,7 +81,10 @@ test('one student: every answer, a rating, a decision with its reason and back, 
   await page.reload();
   await expect(page.getByRole('combobox').first()).toHaveAccessibleDescription('2');
   await choose(page.getByRole('combobox').first(), '—');
-  await page.getByRole('button', { name: desk.results.notScored3, exact: true }).first().click();
+  await page
+    .getByRole('button', { name: desk.results.notScoredOpening, exact: true })
+    .first()
+    .click();
   await page.getByRole('button', { name: desk.results.save }).click();
   await expect(page.getByText('Give a reason: it is kept with the score.')).toBeVisible();
   await page.getByLabel(desk.rescoring.reason).fill('Came in late');
@@ -178,7 +181,7 @@ test('answers from elsewhere: a ragged row is said in its place, then they are r
   await expect(footing()).toContainText('n 3');
   await page.getByRole('tab', { name: desk.common.students }).click();
   await expect(page.getByRole('rowheader', { name: 'Cleo' })).toBeVisible();
-  await page.getByRole('tab', { name: desk.common.items3 }).click();
+  await page.getByRole('tab', { name: desk.common.itemsTitle }).click();
   await expectAccessible('items from elsewhere', page);
   await page.getByRole('button', { name: desk.results.delete }).click();
   await expect(page.getByText('Deleted.', { exact: false })).toBeVisible();

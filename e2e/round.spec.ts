@@ -21,7 +21,7 @@ test.afterAll(() => expect(complaints).toEqual([]));
 
 const rows = () =>
   page
-    .getByRole('list', { name: desk.common.items3 })
+    .getByRole('list', { name: desk.common.itemsTitle })
     .getByRole('listitem')
     .filter({ has: page.getByRole('checkbox', { name: /^Select/ }) });
 const entries = () => page.locator('.entry');
@@ -71,7 +71,7 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   await page.getByRole('button', { name: desk.banks.addTest }).click();
   await page.getByRole('textbox', { name: desk.common.title }).fill(title);
   await page.getByRole('radio', { name: desk.common.test, exact: true }).check();
-  await page.getByRole('button', { name: desk.tests.makeTest2 }).dblclick();
+  await page.getByRole('button', { name: desk.tests.makeTest }).dblclick();
   await expect(entries()).toHaveCount(8);
   testAddress = new URL(page.url()).pathname;
 
@@ -246,12 +246,12 @@ test('4. students sit it: one loses the page and hands in, another lets the time
   await sitter.page.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
   await expect(sitter.page.getByRole('dialog')).toContainText('Flagged to come back:');
   await sitter.page.getByRole('button', { name: 'Hand in now' }).dblclick();
-  await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await expect(row(sitter.page, title).filter({ hasText: english.list.notReleased })).toBeVisible();
 
   // The other one's minute has passed meanwhile, or passes now; the server hands in.
-  await expect(slow.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible({
+  await expect(slow.page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible({
     timeout: 120_000,
   });
   await slow.page.getByRole('link', { name: 'Back to my work' }).click();
@@ -281,7 +281,7 @@ test('5. the teacher reads results by item and by student, and exports them', as
   await expect(footing).toContainText(/mean \d+\.\d\d of 13/);
   for (const name of ['median', 'sd', 'reliability', 'complete'])
     await expect(footing).toContainText(name);
-  await page.getByRole('tab', { name: desk.common.items3 }).click();
+  await page.getByRole('tab', { name: desk.common.itemsTitle }).click();
   const suspect = page.getByRole('row').filter({ hasText: 'Key may be wrong' });
   await expect(suspect).toHaveCount(1);
   await expect(suspect).toContainText('seventh graders');

@@ -69,7 +69,7 @@ test('on a phone nothing is cut off, and all of it works by keyboard alone', asy
   await expect(page.getByRole('dialog')).toContainText('Everything is answered');
   await page.getByRole('button', { name: 'Hand in now' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
+  await expect(page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
 });
 
 test('two tabs show the same work, and a machine whose clock is hours wrong has the same time', async ({
@@ -133,7 +133,7 @@ test('handed in without network on a page that stays open: it goes by itself, an
   await expect(page.getByRole('heading', { name: 'Handed in on this device' })).toBeVisible();
   await context.setOffline(false);
   await expect(
-    page.getByRole('heading', { name: desk.common.handedIn2, exact: true }),
+    page.getByRole('heading', { name: desk.common.handedInTitle, exact: true }),
   ).toBeVisible();
   await expect(page.getByText('too late to be taken')).toHaveCount(0);
 });

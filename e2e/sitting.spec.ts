@@ -111,7 +111,7 @@ test('sections with times of their own: said before, one after the other, and no
   await question(studentPage, 9);
   await button(studentPage, desk.watching.handIn).click();
   await button(studentPage, 'Hand in now').click();
-  await expect(studentPage.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
+  await expect(studentPage.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await context.close();
 });
 
@@ -470,6 +470,6 @@ test('practice by keyboard alone: answer, check, hint or answer, on to the next'
   await key('Enter');
   await tabTo(button(studentPage, 'Hand in now'));
   await key('Enter');
-  await expect(studentPage.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
+  await expect(studentPage.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await context.close();
 });

@@ -12,13 +12,13 @@ test('notes in the margin follow every change, lead to their items and can be pu
   const page = await teacherPage(browser);
   const problems: string[] = [];
   watch(page, problems);
-  const rows = page.getByRole('list', { name: desk.common.items3 }).getByRole('listitem');
+  const rows = page.getByRole('list', { name: desk.common.itemsTitle }).getByRole('listitem');
   await page.goto('/banks?words=ma6rat1&kind=single-choice');
   await expect(rows.nth(1)).toBeVisible();
   for (const row of [0, 1]) await rows.nth(row).getByRole('checkbox').check();
   await page.getByRole('button', { name: desk.banks.addTest }).click();
   await page.getByRole('textbox', { name: desk.common.title }).fill('Two are few');
-  await page.getByRole('button', { name: desk.tests.makeTest2 }).click();
+  await page.getByRole('button', { name: desk.tests.makeTest }).click();
 
   const notes = page.getByRole('complementary', { name: desk.tests.notesInMargin });
   await expect(notes).toContainText(
@@ -53,13 +53,13 @@ test('selected items get points, a place and an end together; Enter goes down th
   browser,
 }) => {
   const page = await teacherPage(browser);
-  const rows = page.getByRole('list', { name: desk.common.items3 }).getByRole('listitem');
+  const rows = page.getByRole('list', { name: desk.common.itemsTitle }).getByRole('listitem');
   await page.goto('/banks?words=ma6rat2');
   await expect(rows.nth(4)).toBeVisible();
   for (const row of [0, 1, 2, 3]) await rows.nth(row).getByRole('checkbox').check();
   await page.getByRole('button', { name: desk.banks.addTest }).click();
   await page.getByRole('textbox', { name: desk.common.title }).fill('Many at once');
-  await page.getByRole('button', { name: desk.tests.makeTest2 }).click();
+  await page.getByRole('button', { name: desk.tests.makeTest }).click();
   const entries = page.locator('.entry');
   await expect(entries).toHaveCount(4);
   const stems = () => entries.locator('.stem').allTextContents();
@@ -85,7 +85,7 @@ test('selected items get points, a place and an end together; Enter goes down th
   await page.keyboard.press('Enter');
   await expect.poll(stems).toEqual([c, a, b, d]);
   await expectAccessible('selected items of a test', page);
-  await bulk.getByRole('button', { name: desk.tests.removeSelected }).click();
+  await bulk.getByRole('button', { name: desk.tests.remove }).click();
   await expect.poll(stems).toEqual([c, d]);
   await page.getByRole('button', { name: desk.common.undo }).click();
   await expect.poll(stems).toEqual([c, a, b, d]);
@@ -118,7 +118,7 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   await expect(
     page.getByText('Preview of Tobias Lindqvist’s original; nothing is recorded'),
   ).toBeVisible();
-  await choose(page.getByRole('combobox', { name: desk.tests.choices2 }), 'at most 2');
+  await choose(page.getByRole('combobox', { name: desk.tests.choicesTitle }), 'at most 2');
   await expect(
     page.getByRole('radio').or(page.getByRole('checkbox', { name: /^(?!shuffled|read)/ })),
   ).toHaveCount(2);
@@ -131,7 +131,7 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   await expectAccessible('the points of a test looked through', page);
 
   await page.getByRole('button', { name: desk.common.copy, exact: true }).click();
-  await page.getByRole('textbox', { name: desk.tests.titleCopy2 }).fill('Rocks for my class');
+  await page.getByRole('textbox', { name: desk.tests.titleCopyTitle }).fill('Rocks for my class');
   await page.getByRole('button', { name: desk.tests.copyTest }).click();
   await expect(
     page.getByText(
@@ -161,7 +161,7 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   // Copied from the shelf, whose dialog has its title the first time already.
   await page.goto('/tests');
   await page.getByRole('button', { name: 'Copy Rocks for my class' }).click();
-  await expect(page.getByRole('textbox', { name: desk.tests.titleCopy2 })).toHaveValue(
+  await expect(page.getByRole('textbox', { name: desk.tests.titleCopyTitle })).toHaveValue(
     'Rocks for my class, copy',
   );
   await page.getByRole('button', { name: desk.common.cancel }).click();
@@ -192,7 +192,7 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   await page.goto('/tests');
   await page.getByRole('button', { name: desk.tests.newTest }).click();
   await page.getByRole('textbox', { name: desk.common.title }).fill('Rates from a blank page');
-  await page.getByRole('button', { name: desk.tests.makeTest2 }).click();
+  await page.getByRole('button', { name: desk.tests.makeTest }).click();
   // Whoever is quicker than the search stays on the item that they had reached.
   await expect(page.locator('.line .row').first()).toBeVisible();
   const searched = page.waitForResponse((response) => response.url().includes('words=ma6rat2'));
@@ -243,7 +243,7 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
 
   // One hundred points, shared out to the hundredth.
   await choose(
-    page.getByRole('combobox', { name: desk.tests.howPointsCounted2 }),
+    page.getByRole('combobox', { name: desk.tests.howPointsCountedTitle }),
     desk.tests.itemsShareFixedTotal,
   );
   const total = page.getByLabel(desk.tests.totalShared);
@@ -279,7 +279,7 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   await expectAccessible('a form', page);
   await page.getByRole('button', { name: desk.tests.exclude }).first().click();
   await expect(page.getByText(/^3 of 4 items/)).toBeVisible();
-  await page.getByRole('tab', { name: desk.tests.form2 }).click();
+  await page.getByRole('tab', { name: desk.tests.formTitle }).click();
   await expect(entries).toHaveCount(4);
 
   await page.getByRole('button', { name: desk.tests.markAsReady }).click();
@@ -308,7 +308,7 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   await page.getByRole('button', { name: desk.tests.newTest }).click();
   await page.getByRole('textbox', { name: desk.common.title }).fill('By blueprint');
   await page.getByRole('radio', { name: desk.tests.aBlueprintFindsItems }).check();
-  await page.getByRole('button', { name: desk.tests.makeTest2 }).click();
+  await page.getByRole('button', { name: desk.tests.makeTest }).click();
   await expect(page.getByText('The blueprint has no rows.', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: desk.common.standards, exact: true }).click();
   await page.getByLabel(desk.banks.codeOrWordsStandard).fill('MA.6');
@@ -326,7 +326,7 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   await aim.fill('0.6');
   await aim.press('Tab');
   await expectAccessible('a blueprint', page);
-  await page.getByRole('button', { name: desk.tests.findItems2 }).click();
+  await page.getByRole('button', { name: desk.tests.findItems }).click();
   await expect(page.getByRole('heading', { name: desk.tests.allCellsCanBe })).toBeVisible();
   await expect(
     page.getByText(
@@ -348,7 +348,7 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   // More than the banks hold: which cell, by how much, and the nearest that can be had.
   await page.getByRole('link', { name: desk.tests.blueprint, exact: true }).click();
   await cell('MA.6.NUM.1, depth 2', '90');
-  await page.getByRole('button', { name: desk.tests.findItems2 }).click();
+  await page.getByRole('button', { name: desk.tests.findItems }).click();
   await expect(page.getByRole('heading', { name: desk.tests.someCellsCantBe })).toBeVisible();
   await expect(page.getByText(/^MA\.6\.NUM\.1, depth 2: \d+ items short of 90\.$/)).toBeVisible();
   await expect(
@@ -416,7 +416,7 @@ test('a better wording is made in a test and given back to the bank, which is sh
   await expect(dialog.getByText('Given back', { exact: false })).toBeVisible();
   await expect(dialog.locator('ins').filter({ hasText: 'west' })).toBeVisible();
   await expectAccessible('giving back to the bank', page);
-  await dialog.getByRole('button', { name: desk.tests.saveBank2 }).click();
+  await dialog.getByRole('button', { name: desk.tests.saveBank }).click();
   await expect(page.getByText('The bank has this wording now.', { exact: false })).toBeVisible();
   await expect(page.getByRole('button', { name: desk.tests.saveBank })).toHaveCount(0);
   await page.goto(`/items/${item}`);
@@ -447,7 +447,7 @@ test('two build one test: what a colleague changes comes in by itself', async ({
   await mine.goto('/tests');
   await mine.getByRole('button', { name: desk.tests.newTest }).click();
   await mine.getByRole('textbox', { name: desk.common.title }).fill('Built together');
-  await mine.getByRole('button', { name: desk.tests.makeTest2 }).click();
+  await mine.getByRole('button', { name: desk.tests.makeTest }).click();
   await mine.getByRole('button', { name: desk.tests.share }).click();
   await choose(
     mine.getByRole('combobox', { name: desk.tests.shareWithColleague }),
@@ -583,8 +583,8 @@ test('on paper: every item whole on one page, keys only where they belong, each 
     expect(pages.some((text) => text.includes(begins) && text.includes(ends))).toBe(true);
 
   await page.getByRole('checkbox', { name: 'booklet' }).uncheck();
-  await page.getByRole('checkbox', { name: desk.tests.answerKey2 }).check();
-  await page.getByRole('checkbox', { name: desk.tests.markingGuide2 }).check();
+  await page.getByRole('checkbox', { name: desk.tests.answerKeyInline }).check();
+  await page.getByRole('checkbox', { name: desk.tests.markingGuideInline }).check();
   await expect(page.locator('[data-sheet]')).toHaveCount(4);
   const keys = textOf(await page.pdf({ preferCSSPageSize: true, format: 'Letter' })).join('\n');
   for (const text of [

@@ -109,17 +109,20 @@ test('something said, a pause, handing in and opening again reach the student’
   await expect(more.getByRole('radio', { name: '+5 min' })).toBeChecked();
   await expect(more.getByRole('checkbox')).not.toBeChecked();
   await expectAccessible('more time', page);
-  await more.getByRole('button', { name: desk.assignments.extend2 }).click();
+  await more.getByRole('button', { name: desk.assignments.extendTitle }).click();
   await expect(page.getByText('1 student has 5 more minutes.')).toBeVisible();
   await expect(page.getByRole('checkbox', { name: `Select ${name}` })).toBeChecked();
 
   await page.getByRole('button', { name: desk.watching.handIn }).click();
   await page.getByRole('dialog').getByRole('button', { name: desk.watching.handIn }).click();
   await expect(line()).toContainText('by you');
-  await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await pick();
-  await page.getByRole('button', { name: desk.watching.openAgain2 }).click();
-  await page.getByRole('dialog').getByRole('button', { name: desk.watching.openAgain2 }).click();
+  await page.getByRole('button', { name: desk.watching.openAgainTitle }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: desk.watching.openAgainTitle })
+    .click();
   await expect(line()).toContainText('working');
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await row(sitter.page, title).getByRole('link', { name: english.list.continue }).click();
@@ -142,7 +145,7 @@ test('a teacher’s page that lost its connection says so, and knows what happen
   });
   await sitter.page.getByRole('button', { name: desk.watching.handIn }).click();
   await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
-  await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await expect(line()).toContainText('working');
   await page.context().setOffline(false);
   await expect(line()).toContainText(desk.common.handedIn, { timeout: 60_000 });
@@ -153,8 +156,11 @@ test('a teacher’s page that lost its connection says so, and knows what happen
 
 test('what was written without network and arrives after the end waits for the teacher, and the student is told so', async () => {
   await pick();
-  await page.getByRole('button', { name: desk.watching.openAgain2 }).click();
-  await page.getByRole('dialog').getByRole('button', { name: desk.watching.openAgain2 }).click();
+  await page.getByRole('button', { name: desk.watching.openAgainTitle }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: desk.watching.openAgainTitle })
+    .click();
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await row(sitter.page, title).getByRole('link', { name: english.list.continue }).click();
   await expect(line()).toContainText('working on');
@@ -169,7 +175,7 @@ test('what was written without network and arrives after the end waits for the t
   await expect(line()).toContainText('by you');
   await sitter.context.setOffline(false);
   const text = '1 answer arrived after the end. Your teacher decides whether it counts.';
-  await expect(sitter.page.getByRole('heading', { name: desk.common.handedIn2 })).toBeVisible();
+  await expect(sitter.page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await expect(sitter.page.getByText(text)).toBeVisible();
   await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
   await expect(row(sitter.page, title)).toContainText(text);

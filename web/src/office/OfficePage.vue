@@ -73,7 +73,7 @@ function lastSignIn({ blocked, signedInAt }: StaffRow): string {
 
 <template>
   <PageHead
-    :title="say('office.people2')"
+    :title="say('office.peopleTitle')"
     :where="
       say('office.schoolAndZone', {
         school: session.school.name,
@@ -81,7 +81,9 @@ function lastSignIn({ blocked, signedInAt }: StaffRow): string {
       })
     "
   >
-    <ElButton type="primary" @click="adding = true">{{ say('office.addTeachers2') }}</ElButton>
+    <ElButton type="primary" @click="adding = true">{{
+      say('office.addTeachersOpening')
+    }}</ElButton>
   </PageHead>
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>

@@ -97,7 +97,7 @@ const subjectsOf = (framework: Frameworks[number]) =>
       </ElTableColumn>
     </ElTable>
   </div>
-  <ElDialog v-model="importing" :title="say('office.importStandards2')" width="820px">
+  <ElDialog v-model="importing" :title="say('office.importStandardsTitle')" width="820px">
     <p v-if="refused" class="wrong" role="alert">{{ refused }}</p>
     <p v-if="errorAt('')" class="wrong" role="alert">{{ errorAt('') }}</p>
     <ElSkeleton v-if="!preview && !refused && !errorAt('')" :rows="4" animated />
@@ -146,7 +146,7 @@ const subjectsOf = (framework: Frameworks[number]) =>
       <ElButton type="primary" :disabled="!preview" :loading="busy" @click="importIt">
         {{
           say('office.import', {
-            value: preview ? say('office.standards2', { n: preview.total }) : '',
+            value: preview ? say('office.standardsCounted', { n: preview.total }) : '',
           })
         }}
       </ElButton>

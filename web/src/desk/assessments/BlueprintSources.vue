@@ -39,7 +39,7 @@ function toggleBank(id: number): void {
       @change="toggleBank(bank.id)"
     >
       {{ bank.name }}
-      <span class="faded">{{ say('common.items2', { n: bank.items }) }}</span></ElCheckbox
+      <span class="faded">{{ say('common.itemsCounted', { n: bank.items }) }}</span></ElCheckbox
     >
     <GradeRow
       :model-value="blueprint.grades"
@@ -54,7 +54,7 @@ function toggleBank(id: number): void {
   <details v-if="blueprint.without.length">
     <summary>
       <b>{{ say('tests.excluded') }}</b>{{ ' ' }}
-      <span class="faded">{{ say('common.items2', { n: blueprint.without.length }) }}</span>
+      <span class="faded">{{ say('common.itemsCounted', { n: blueprint.without.length }) }}</span>
     </summary>
     <button v-if="mayChange" class="word" @click="emit('set', { without: [] })">
       {{ say('tests.includeThemAgain') }}

@@ -115,7 +115,7 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
                 name: name(r),
                 value: blueprint.byDepth
                   ? say('tests.depthNumber', { number: c + 1 })
-                  : say('tests.anyDepth2'),
+                  : say('tests.anyDepthInline'),
               })
             "
             :readonly="!mayChange"

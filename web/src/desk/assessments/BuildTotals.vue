@@ -33,7 +33,7 @@ const standards = computed(
 
 <template>
   <span
-    ><b>{{ say('common.items2', { n: items }) }}</b></span
+    ><b>{{ say('common.itemsCounted', { n: items }) }}</b></span
   >
   <span
     ><b>{{ pointsText(points.total) }}</b> {{ say('tests.points') }}</span

@@ -63,7 +63,7 @@ function goToPlace(): void {
         v-for="(section, index) in sections"
         :key="section.id"
         :value="section.id"
-        :label="section.title || say('tests.sectionNumber2', { number: index + 1 })"
+        :label="section.title || say('tests.sectionNumberTitle', { number: index + 1 })"
     /></SelectField>
     <form @submit.prevent="goToPlace">
       <ElInput
@@ -75,7 +75,7 @@ function goToPlace(): void {
       />
       <ElButton size="small" native-type="submit">{{ say('tests.moveToPlace') }}</ElButton>
     </form>
-    <ElButton size="small" @click="emit('remove')">{{ say('tests.removeSelected') }}</ElButton>
+    <ElButton size="small" @click="emit('remove')">{{ say('tests.remove') }}</ElButton>
     <button type="button" class="word" @click="emit('clear')">
       {{ say('tests.clearSelection') }}
     </button>

@@ -35,7 +35,7 @@ async function copy(): Promise<void> {
   <ElDialog v-model="open" :title="say('tests.copyThisTest')" width="480px" append-to-body>
     <form @submit.prevent="copy">
       <label class="field"
-        ><span class="label">{{ say('tests.titleCopy2') }}</span
+        ><span class="label">{{ say('tests.titleCopyTitle') }}</span
         ><ElInput v-model="typed" maxlength="200" required
       /></label>
       <p>

@@ -76,7 +76,7 @@ function changeCount(): void {
 function changePoints(): void {
   const next = Number(typedPoints.value.replace(',', '.'));
   if (typedPoints.value.trim() === '' || !(next >= 0 && next <= 1000))
-    wrong.value = say('tests.pointsNumberFrom0');
+    wrong.value = say('tests.pointsNumberFrom');
   else {
     wrong.value = '';
     change({ points: next });

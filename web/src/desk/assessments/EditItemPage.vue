@@ -164,9 +164,9 @@ async function give(): Promise<void> {
     </template>
   </FacingPages>
   <FootingLine :label="say('common.item')">
-    <span>{{ changed ? say('tests.notSavedYetKept') : say('tests.saved2') }}</span>
+    <span>{{ changed ? say('tests.notSavedYetKept') : say('tests.saved') }}</span>
     <span v-if="valid"
-      ><b>{{ say('tests.points2', { n: itemPoints(valid) }) }}</b>
+      ><b>{{ say('tests.pointsCounted', { n: itemPoints(valid) }) }}</b>
       {{ say('tests.byItsOwnRule') }}</span
     >
     <span v-if="pinned?.forThisTest">{{ say('tests.changedThisTestOnly') }}</span>

@@ -94,7 +94,7 @@ function take(): void {
     </div>
     <p v-for="problem in problems" :key="problem" class="wrong">{{ problem }}</p>
     <ElButton v-if="!busy" type="primary" :disabled="problems.length > 0" @click="start">{{
-      say('tests.findItems2')
+      say('tests.findItems')
     }}</ElButton>
     <div v-else class="progress" role="status">
       <progress

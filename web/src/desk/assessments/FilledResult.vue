@@ -35,8 +35,8 @@ const missing = computed(() =>
           depth,
           by:
             props.blueprint.measure === 'items'
-              ? say('common.items2', { n: by })
-              : say('tests.points2', { n: by }),
+              ? say('common.itemsCounted', { n: by })
+              : say('tests.pointsCounted', { n: by }),
           want: pointsText(want),
           where,
         })
@@ -45,8 +45,8 @@ const missing = computed(() =>
           depth,
           by:
             props.blueprint.measure === 'items'
-              ? say('common.items2', { n: by })
-              : say('tests.points2', { n: by }),
+              ? say('common.itemsCounted', { n: by })
+              : say('tests.pointsCounted', { n: by }),
           want: pointsText(want),
           where,
         });

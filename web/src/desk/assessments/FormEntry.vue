@@ -23,7 +23,7 @@ const emit = defineEmits<{ similar: []; edit: []; asInFirst: []; leaveOut: [] }>
         <span>{{ line.pinned?.standards.map(({ code }) => code).join(', ') }}</span>
         <span v-if="line.pinned">{{ kinds[line.pinned.kind].title }}</span>
         <span v-if="line.pinned?.depth">{{
-          say('tests.depthDepth2', { depth: line.pinned.depth })
+          say('tests.depthDepthWith', { depth: line.pinned.depth })
         }}</span>
         <span v-if="line.pinned?.facility">{{ line.pinned.facility.value.toFixed(2) }}</span>
         <b v-if="line.out">{{ say('tests.leftOut') }}</b>

@@ -36,7 +36,7 @@ function tallies(of: 'depths' | 'standards', label: (key: number) => string): Li
 }
 
 const lines = computed(() => [
-  line(say('common.items3'), ({ items }) => items),
+  line(say('common.itemsTitle'), ({ items }) => items),
   line(say('common.points'), ({ points }) => points),
   line(say('tests.expectedScore'), ({ expected }) => expected, fixed(2)),
   line(say('tests.spreadDifficulty'), ({ spread }) => spread, fixed(3)),

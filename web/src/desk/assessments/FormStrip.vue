@@ -25,7 +25,7 @@ function add(way: keyof typeof ways): void {
   <div class="strip">
     <div class="tabs" role="tablist" :aria-label="say('tests.forms')">
       <button role="tab" :aria-selected="chosen === null" @click="emit('choose', null)">
-        {{ forms.length ? say('tests.form2') : say('common.test') }}
+        {{ forms.length ? say('tests.formTitle') : say('common.test') }}
       </button>
       <button
         v-for="form in forms"

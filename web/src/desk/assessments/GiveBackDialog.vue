@@ -41,7 +41,7 @@ whenOpened(open, async () => {
     <template #footer>
       <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
       <ElButton type="primary" :loading="busy" :disabled="!bank" @click="emit('give')">{{
-        say('tests.saveBank2')
+        say('tests.saveBank')
       }}</ElButton>
     </template>
   </ElDialog>

@@ -44,10 +44,10 @@ const pairs: Note['about'][] = ['near', 'cue'];
             class="word"
             @click="emit('show', elementAt(note.entries, 0))"
           >
-            {{ say('tests.show2') }}
+            {{ say('tests.showInline') }}
           </button>
           <button v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">
-            {{ say('tests.blueprint3') }}
+            {{ say('tests.blueprintInline') }}
           </button>
           <template v-if="mayChange && note.entries.length === 2">
             <button

@@ -38,9 +38,7 @@ const emit = defineEmits<{
 const typed = useTyped(() => props.entry.points);
 const wrong = ref('');
 watch(typed, () => (wrong.value = ''));
-const unit = computed(() =>
-  props.counts === 'share' ? say('tests.shareUnit') : say('tests.pointsUnit'),
-);
+const unit = computed(() => (props.counts === 'share' ? say('tests.shareUnit') : say('tests.pt')));
 
 function givePoints(): void {
   const points = Number(typed.value.replace(',', '.'));
@@ -83,7 +81,7 @@ function keys(event: KeyboardEvent): void {
     :data-entry="entry.id"
     tabindex="0"
     :aria-label="
-      say('tests.itemNumber2', { number, value: pinned ? stemLine(pinned.content.stem) : '' })
+      say('tests.itemNumberTitle', { number, value: pinned ? stemLine(pinned.content.stem) : '' })
     "
     :title="notes.join('\n') || undefined"
     @keydown="keys"
@@ -113,7 +111,7 @@ function keys(event: KeyboardEvent): void {
           >{{ standard.code }}</span
         >
         <span v-if="pinned">{{ kinds[pinned.kind].title }}</span>
-        <span v-if="pinned?.depth">{{ say('tests.depthDepth2', { depth: pinned.depth }) }}</span>
+        <span v-if="pinned?.depth">{{ say('tests.depthDepthWith', { depth: pinned.depth }) }}</span>
         <span v-if="pinned?.content.passage" :title="say('tests.itemsOnePassageStay')">{{
           say('tests.passage')
         }}</span>

@@ -168,8 +168,8 @@ const result = computed(() => {
           :label="`${Math.round(size * 100)}%`" /></SelectField
     ></label>
     <label
-      >{{ say('tests.choices2') }}
-      <SelectField v-model="accommodation.fewer" :aria-label="say('tests.choices2')"
+      >{{ say('tests.choicesTitle') }}
+      <SelectField v-model="accommodation.fewer" :aria-label="say('tests.choicesTitle')"
         ><ElOption :value="null" :label="say('common.all')" /><ElOption
           v-for="n in [2, 3, 4]"
           :key="n"

@@ -72,7 +72,7 @@ const kindWords = { booklet: '', key: say('tests.answerKey'), guide: say('tests.
 usePageNames(() =>
   sheets.value.map(
     ({ kind, paper }) =>
-      `${test.value?.edition.title ?? ''}${paper.name ? say('tests.formName2', { name: paper.name }) : ''}${kindWords[kind]}`,
+      `${test.value?.edition.title ?? ''}${paper.name ? say('tests.formNameAfter', { name: paper.name }) : ''}${kindWords[kind]}`,
   ),
 );
 const print = () => window.print();
@@ -92,8 +92,8 @@ const print = () => window.print();
     <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
     <div v-if="test" class="options" role="group" :aria-label="say('tests.whatPrint')">
       <ElCheckbox v-model="choice.booklet"> {{ say('tests.booklet') }}</ElCheckbox>
-      <ElCheckbox v-model="choice.key"> {{ say('tests.answerKey2') }}</ElCheckbox>
-      <ElCheckbox v-model="choice.guide"> {{ say('tests.markingGuide2') }}</ElCheckbox>
+      <ElCheckbox v-model="choice.key"> {{ say('tests.answerKeyInline') }}</ElCheckbox>
+      <ElCheckbox v-model="choice.guide"> {{ say('tests.markingGuideInline') }}</ElCheckbox>
       <span v-if="forms.length > 1" class="forms"
         >{{ say('tests.forms') }}
         <ElCheckbox

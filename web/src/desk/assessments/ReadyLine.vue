@@ -29,7 +29,7 @@ const open = ref(false);
       v-if="open && inTheWay.length"
       class="list"
       role="group"
-      :aria-label="say('tests.problemsFix2')"
+      :aria-label="say('tests.problemsFixTitle')"
     >
       <p v-for="problem in inTheWay" :key="problem.words">
         {{ problem.words }}

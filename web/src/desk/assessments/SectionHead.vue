@@ -64,7 +64,7 @@ const rules = computed(() => {
   <header class="sectionhead">
     <div class="line">
       <template v-if="!alone || section.title">
-        <span class="faded">{{ say('tests.sectionNumber2', { number }) }}</span>
+        <span class="faded">{{ say('tests.sectionNumberTitle', { number }) }}</span>
         <ElInput
           v-model="title"
           class="title"
@@ -145,20 +145,20 @@ const rules = computed(() => {
 }
 .line {
   display: flex;
-  flex-wrap: wrap;
   gap: 2px 10px;
   align-items: baseline;
   font-size: 0.9rem;
 }
 .line .title {
-  flex: 1 1 160px;
+  flex: 2 1 120px;
+  min-width: 90px;
   font-family: var(--serif);
   font-size: 1rem;
   font-weight: 600;
 }
 .rules {
-  flex: 0 1 auto;
-  max-width: 24em;
+  flex: 1 1 8em;
+  min-width: 0;
   overflow: hidden;
   white-space: nowrap;
   text-overflow: ellipsis;
@@ -178,5 +178,14 @@ const rules = computed(() => {
   font-style: italic;
   margin: 2px 0 0;
   white-space: pre-line;
+}
+.line .word,
+.line > .faded:first-child {
+  flex: none;
+}
+@media (max-width: 820px) {
+  .line {
+    flex-wrap: wrap;
+  }
 }
 </style>

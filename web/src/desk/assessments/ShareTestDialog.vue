@@ -100,7 +100,7 @@ const rightWords = { read: say('tests.previewCopy'), edit: say('tests.editWithMe
         :aria-label="say('tests.shareWithColleague')"
         :model-value="null"
         @update:model-value="add"
-        ><ElOption :value="null" :label="say('tests.shareWithColleague2')" /><ElOption
+        ><ElOption :value="null" :label="say('tests.shareWithColleagueOpening')" /><ElOption
           v-for="other in others"
           :key="other.accountId"
           :value="other.accountId"

@@ -115,7 +115,7 @@ const clear = () =>
   flex: 1 0 100%;
 }
 .search :deep(.select-field) {
-  flex: 1 1 110px;
+  flex: 1 1 150px;
   width: 0;
 }
 .struck {

@@ -39,7 +39,7 @@ function closeness(distance: number | null): string {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="say('tests.replaceItemNumber2', { number })" width="720px">
+  <ElDialog v-model="open" :title="say('tests.replaceItemNumber', { number })" width="720px">
     <p class="faded">
       {{ say('tests.sameStandardClosestIn') }}
     </p>
@@ -57,7 +57,7 @@ function closeness(distance: number | null): string {
             {{
               sameDepth
                 ? say('tests.sameDepth')
-                : say('tests.depthDepth2', { depth: item.depth ?? say('tests.notGiven') })
+                : say('tests.depthDepthWith', { depth: item.depth ?? say('tests.notGiven') })
             }}
             · {{ item.facility ? percent(item.facility.value) : say('tests.new') }},
             {{ closeness(distance) }} ·

@@ -145,7 +145,7 @@ const isTest = (event: DragEvent) =>
           <SelectField
             :model-value="folder.parentId"
             @update:model-value="moveTo(folder.id, $event)"
-            ><ElOption :value="null" :label="say('tests.noFolder2')" /><ElOption
+            ><ElOption :value="null" :label="say('tests.noFolderInline')" /><ElOption
               v-for="include in folders.filter(({ id }) => !below(folder.id).includes(id))"
               :key="include.id"
               :value="include.id"

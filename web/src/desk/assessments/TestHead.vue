@@ -58,7 +58,7 @@ const inWords = computed(() => {
     kind,
     props.outline.subject,
     props.outline.grades.length > 0 &&
-      say('tests.gradesInLine', { grades: props.outline.grades.join(', ') }),
+      say('tests.gradeGrades', { grades: props.outline.grades.join(', ') }),
     time !== null && say('tests.timeMin', { time }),
     total === null
       ? say('tests.totalPtTotal', { total: pointsText(props.total) })
@@ -118,7 +118,7 @@ const inWords = computed(() => {
     </div>
     <div class="line">
       <label>
-        {{ say('tests.time2') }}
+        {{ say('tests.time') }}
         <ElInput
           v-model="minutes"
           class="few"
@@ -131,7 +131,7 @@ const inWords = computed(() => {
         {{ say('tests.min') }}
       </label>
       <SelectField
-        :aria-label="say('tests.howPointsCounted2')"
+        :aria-label="say('tests.howPointsCountedTitle')"
         :model-value="outline.heldTotal === null ? 'value' : 'share'"
         :disabled="!mayChange"
         @update:model-value="hold"
@@ -140,7 +140,7 @@ const inWords = computed(() => {
           :label="say('tests.itemsShareFixedTotal')"
       /></SelectField>
       <label v-if="outline.heldTotal !== null">
-        {{ say('tests.of2') }}
+        {{ say('tests.ofInline') }}
         <ElInput
           v-model="heldTotal"
           class="few"

@@ -36,7 +36,7 @@ const standards = computed(() => {
     <div class="body">
       <p class="title">
         <RouterLink :to="`/tests/${test.id}`">{{ test.title }}</RouterLink>
-        <span v-if="!test.ready" class="draft">{{ say('tests.draft2') }}</span>
+        <span v-if="!test.ready" class="draft">{{ say('tests.draftInline') }}</span>
       </p>
       <p class="facts">
         <span>{{ test.kind }}</span>
@@ -94,7 +94,7 @@ const standards = computed(() => {
         :aria-label="say('tests.deleteTitle', { title: test.title })"
         @click="emit('bin')"
       >
-        {{ say('tests.delete2') }}
+        {{ say('tests.delete') }}
       </button>
     </span>
   </div>

@@ -50,7 +50,7 @@ async function place(ids: number[], folder: number | null): Promise<void> {
     await shelf.load();
     const where =
       folder === null
-        ? say('tests.noFolder2')
+        ? say('tests.noFolderInline')
         : folders.value.find(({ id }) => id === folder)?.name;
     done(
       say('tests.inWhere', {
@@ -164,7 +164,7 @@ const narrowed = computed(() => {
   </FacingPages>
   <FootingLine :label="say('common.totals')"
     ><span v-if="tests"
-      ><b>{{ say('tests.tests2', { n: total }) }}</b> {{ say('tests.found') }}</span
+      ><b>{{ say('tests.testsCounted', { n: total }) }}</b> {{ say('tests.found') }}</span
     ></FootingLine
   >
   <NewTestDialog v-model="making" :item-ids="[]" />

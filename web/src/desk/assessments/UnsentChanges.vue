@@ -12,7 +12,7 @@ const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 <template>
   <div v-if="waiting > 0 || stuck.length > 0" class="unsent">
     <p v-if="waiting > 0" role="status">
-      <b>{{ say('tests.notSavedYet2') }}</b>
+      <b>{{ say('tests.notSavedYetTitle') }}</b>
       {{
         say('tests.theServerCannotBe', {
           n: waiting,

@@ -12,7 +12,7 @@ import { computed, ref, watch } from 'vue';
 export function useEntrySelection(outline: () => Outline, passageOf: () => PassageOf) {
   const ids = ref<ReadonlySet<string>>(new Set());
   let last = '';
-  const entries = computed(() => outline().sections.flatMap((section) => section.entries));
+  const entries = computed(() => allEntries(outline()));
   /** In the order of the test. */
   const selected = computed(() => entries.value.filter(({ id }) => ids.value.has(id)));
 
@@ -65,10 +65,11 @@ export function useEntrySelection(outline: () => Outline, passageOf: () => Passa
       const before = rest[place - 1];
       const anchor = before ?? rest.at(-1);
       const section =
-        outline().sections.find(({ entries: own }) => own.some(({ id }) => id === anchor?.id)) ??
-        outline().sections.at(-1);
+        outline().sections.find((candidate) =>
+          candidate.entries.some(({ id }) => id === anchor?.id),
+        ) ?? outline().sections.at(-1);
       return section ? movesOfAll(section.id, before?.id ?? null) : [];
     },
-    count: computed(() => allEntries(outline()).length),
+    count: computed(() => entries.value.length),
   };
 }

@@ -52,7 +52,7 @@ export function useForms(testId: number, test: ReturnType<typeof useTest>) {
       const pairs = await parallelItems(testId, entries);
       test.know(...pairs.map(({ item }) => item));
       test.change(
-        say('tests.parallelItems2'),
+        say('tests.parallelItemsInline'),
         ...first,
         ...pairs.map(({ entry, item }) => swapOf(form, entry, item)),
       );
@@ -70,7 +70,7 @@ export function useForms(testId: number, test: ReturnType<typeof useTest>) {
     const form = newForm(freeName(test.outline.value), way);
     const put: Change = { do: 'put-form', form, before: null };
     if (way === 'parallel') await parallel(form.id, [put]);
-    else test.change(say('tests.formName4', { name: form.name }), put);
+    else test.change(say('tests.formNameWith', { name: form.name }), put);
     if (test.outline.value?.forms.some(({ id }) => id === form.id)) chosenId.value = form.id;
   }
 

@@ -60,7 +60,7 @@ export function useNotes({ outline, revisions, points, about }: Noted) {
       points: worth,
     }));
     return cellStates(blueprint, planned).map(({ row, column, want, have }) => ({
-      title: `${library.standards.get(elementAt(blueprint.rows, row).standard)?.code ?? say('tests.aRow')}${blueprint.byDepth ? say('tests.depthNumber2', { number: column + 1 }) : ''}`,
+      title: `${library.standards.get(elementAt(blueprint.rows, row).standard)?.code ?? say('tests.aRow')}${blueprint.byDepth ? say('tests.depthNumberAfter', { number: column + 1 }) : ''}`,
       want,
       have,
     }));

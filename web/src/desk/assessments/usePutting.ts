@@ -79,7 +79,7 @@ export function usePutting(test: ReturnType<typeof useTest>) {
     const answer = await call('readRows', { body: { items: ids.slice(0, mostEntries) } });
     const fresh = answer.items.filter(({ id, may }) => may !== 'read' && !inTest.value.has(id));
     test.know(...fresh);
-    const items = say('common.items2', { n: fresh.length });
+    const items = say('common.itemsCounted', { n: fresh.length });
     const changes = puttingAll(fresh, outline.value, test.passageOf);
     const described = fresh[0] ? describedBy(fresh[0], outline.value) : [];
     if (changes.length > 0)

@@ -54,7 +54,7 @@ async function stop(): Promise<void> {
   const sure = await confirmed(
     say('assignments.studentsWorkingNowHanded', {
       n: working,
-      notBegun: say('common.students2', { n: notBegun }),
+      notBegun: say('common.studentsCounted', { n: notBegun }),
     }),
     say('assignments.closeNowEverybody'),
     say('assignments.closeNow'),
@@ -80,8 +80,8 @@ async function takeBack(): Promise<void> {
   const sure = await confirmed(
     say('assignments.nobodyHasBegunLeaves'),
     say('assignments.unassign'),
-    say('assignments.unassign2'),
-    say('common.cancel2'),
+    say('assignments.unassignTitle'),
+    say('common.cancel'),
   );
   if (!sure) return;
   try {
@@ -123,7 +123,7 @@ async function takeBack(): Promise<void> {
         {{ say('assignments.undoRelease') }}
       </button>
       <button v-if="assignment.working + assignment.handedIn === 0" class="word" @click="takeBack">
-        {{ say('assignments.unassign2') }}
+        {{ say('assignments.unassignTitle') }}
       </button>
     </p>
   </div>

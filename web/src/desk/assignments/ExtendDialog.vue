@@ -80,7 +80,7 @@ async function extend(): Promise<void> {
         value:
           studentIds === null
             ? say('assignments.allThem')
-            : say('common.students2', { n: students }),
+            : say('common.studentsCounted', { n: students }),
       })
     "
     width="520px"
@@ -114,12 +114,12 @@ async function extend(): Promise<void> {
         <DateField
           with-time
           v-model="form.wall"
-          :label="say('assignments.openUntil2')"
+          :label="say('assignments.openUntilTitle')"
           :disabled="!form.longer"
         />
       </p>
       <p class="line">
-        <span class="label">{{ say('assignments.moreAttempts2') }}</span>
+        <span class="label">{{ say('assignments.moreAttemptsTitle') }}</span>
         <ElInputNumber
           :controls="false"
           v-model="form.attempts"
@@ -133,7 +133,7 @@ async function extend(): Promise<void> {
     <template #footer>
       <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
       <ElButton type="primary" native-type="submit" form="extend" :loading="busy">{{
-        say('assignments.extend2')
+        say('assignments.extendTitle')
       }}</ElButton>
     </template>
   </ElDialog>

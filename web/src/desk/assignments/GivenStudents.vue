@@ -24,7 +24,7 @@ const more = ({ closesAt, extraMinutes, extraAttempts }: Student) =>
     [
       closesAt === null ? '' : say('assignments.untilClosesAt', { closesAt: words.time(closesAt) }),
       extraMinutes ? say('assignments.extraMinutesMoreMinutes', { extraMinutes }) : '',
-      extraAttempts ? say('assignments.moreAttempts3', { n: extraAttempts }) : '',
+      extraAttempts ? say('assignments.moreAttempts', { n: extraAttempts }) : '',
     ].filter(Boolean),
   );
 const pickable = computed(() =>

@@ -69,7 +69,7 @@ const order = computed(() =>
     value:
       form.value.order === 'own' && back.value ? orderWords.fixed : orderWords[form.value.order],
     back: back.value,
-    value2: form.value.shuffleChoices ? say('assignments.shuffled') : say('assignments.inMyOrder2'),
+    value2: form.value.shuffleChoices ? say('assignments.shuffled') : say('assignments.inMyOrder'),
   }),
 );
 const beginning = computed(

@@ -184,7 +184,7 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
             <th>{{ say('assignments.opens') }}</th>
             <th>{{ say('assignments.closes') }}</th>
             <th class="figures">{{ say('assignments.begun') }}</th>
-            <th class="figures">{{ say('common.handedIn2') }}</th>
+            <th class="figures">{{ say('common.handedInTitle') }}</th>
             <th class="figures">{{ say('assignments.of') }}</th>
             <th class="figures">{{ say('assignments.meanSoFar') }}</th>
           </tr>
@@ -226,7 +226,7 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
       ><b>{{ byState('closed') + byState('released') }}</b>
       {{ say('assignments.closedByStateThem', { byState: byState('released') }) }}</span
     ><span v-if="drafts.length"
-      ><b>{{ say('assignments.drafts2', { n: drafts.length }) }}</b></span
+      ><b>{{ say('assignments.draftsCounted', { n: drafts.length }) }}</b></span
     >
   </FootingLine>
 </template>

@@ -94,7 +94,7 @@ defineProps<{
           :aria-invalid="Boolean(problems.stageLimit)"
         />
         {{
-          say('assignments.minutesTitle2', {
+          say('assignments.minutesTitleWith', {
             title: entry.title || say('assignments.sectionNumber', { number: n + 1 }),
           })
         }}</label

@@ -48,7 +48,7 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
     <div class="pair">
       <span class="label">{{ say('assignments.opens') }}</span>
       <template v-if="!given">
-        <ElRadio v-model="form.opens" value="now"> {{ say('assignments.now2') }}</ElRadio>
+        <ElRadio v-model="form.opens" value="now"> {{ say('assignments.nowInline') }}</ElRadio>
         <ElRadio v-model="form.opens" value="later"> {{ say('assignments.at') }}</ElRadio>
       </template>
       <DateField

@@ -70,7 +70,7 @@ const otherGrade = computed(() =>
 
 <template>
   <section>
-    <h2>{{ say('assignments.who2') }}</h2>
+    <h2>{{ say('assignments.who') }}</h2>
     <EmptyNote v-if="classes.length === 0" :title="say('assignments.youHaveNoClasses')"
       ><RouterLink to="/classes">{{ say('assignments.makeOne') }}</RouterLink
       >{{ say('assignments.orOpenGuestsBy') }}</EmptyNote

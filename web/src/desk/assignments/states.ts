@@ -3,7 +3,7 @@ import { say } from '../../words/teacher';
 
 export type AssignmentState = 'scheduled' | 'open' | 'closed' | 'released';
 export const stateWords: Record<AssignmentState, string> = {
-  scheduled: say('assignments.scheduled2'),
+  scheduled: say('assignments.scheduledTitle'),
   open: say('assignments.open'),
   closed: say('assignments.closed'),
   released: say('assignments.released'),

@@ -121,7 +121,7 @@ const rightWords = {
         :aria-label="say('banks.shareWithColleague')"
         :model-value="null"
         @update:model-value="add"
-        ><ElOption :value="null" :label="say('banks.shareWithColleague2')" /><ElOption
+        ><ElOption :value="null" :label="say('banks.shareWithColleagueOpening')" /><ElOption
           v-for="other in others"
           :key="other.accountId"
           :value="other.accountId"

@@ -145,7 +145,7 @@ async function afterRetiring(): Promise<void> {
   <FacingPages
     name="banks"
     :left="say('common.index')"
-    :right="say('common.items3')"
+    :right="say('common.itemsTitle')"
     :start="27"
     :least="20"
     :most="45"
@@ -172,7 +172,8 @@ async function afterRetiring(): Promise<void> {
   </FacingPages>
   <FootingLine :label="say('banks.selectedItems')">
     <span v-if="!search.loading.value || search.rows.value.size > 0"
-      ><b>{{ say('common.items2', { n: search.total.value }) }}</b> {{ say('banks.found') }}</span
+      ><b>{{ say('common.itemsCounted', { n: search.total.value }) }}</b>
+      {{ say('banks.found') }}</span
     >
     <button v-if="picked.size" class="word" @click="seen = true">
       <b>{{ picked.size }}</b> {{ say('banks.selected') }}

@@ -149,7 +149,7 @@ function describe(bank: Bank | null): void {
           </button>
           <button class="word" @click="askWhere(line.folder)">
             {{
-              say('banks.move2', {
+              say('banks.moveTitle', {
                 value:
                   ticked.has(line.folder.id) && ticked.size > 1
                     ? say('banks.allTicked', { ticked: ticked.size })
@@ -187,7 +187,7 @@ function describe(bank: Bank | null): void {
   <PlaceDialog
     v-model="askingPlace"
     :title="movingWords"
-    :act="say('banks.moveHere2')"
+    :act="say('banks.moveHere')"
     :note="say('banks.everythingInMovesAlong')"
     :start="{ bank: filters.bank, folder: null }"
     @done="

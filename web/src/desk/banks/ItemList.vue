@@ -106,7 +106,7 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
       <LoadingLines v-if="loading && rows.size === 0" :rows="10" />
       <ul
         class="rows"
-        :aria-label="say('common.items3')"
+        :aria-label="say('common.itemsTitle')"
         :style="{ height: `${virtual.getTotalSize()}px` }"
       >
         <li

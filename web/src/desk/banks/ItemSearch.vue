@@ -24,7 +24,7 @@ const lastStruck = computed(() => struck.value.at(-1));
 const totalWords = computed(() =>
   loading.value && rows.value.size === 0
     ? say('common.looking')
-    : say('common.items2', { n: total.value }),
+    : say('common.itemsCounted', { n: total.value }),
 );
 const moreWords = computed(() => {
   const hidden = struck.value.filter(({ name }) => !inSight.includes(name)).length;
@@ -35,7 +35,7 @@ const notFound = computed(() =>
   mended.value.map(({ typed, taken }) =>
     taken.length
       ? say('banks.typedWasNotFound', { typed, slice: taken.slice(0, 3).join(', ') })
-      : say('banks.typedWasNotFound2', { typed }),
+      : say('banks.typedWasNotFoundSentence', { typed }),
   ),
 );
 </script>
@@ -130,8 +130,21 @@ const notFound = computed(() =>
   flex: 0 0 168px;
   width: 168px;
 }
+/* As wide as "Highest discrimination first". */
+.search:not(.compact) .pickone:last-child {
+  flex: 0 0 250px;
+  width: 250px;
+}
 .search.compact {
   flex-wrap: wrap;
+}
+@media (max-width: 1000px) {
+  .search {
+    flex-wrap: wrap;
+  }
+  .search :deep(.el-input) {
+    flex-basis: 100%;
+  }
 }
 .search.compact :deep(.el-input) {
   flex-basis: 100%;

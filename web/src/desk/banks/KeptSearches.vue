@@ -58,7 +58,7 @@ function use(text: string): void {
       <button
         class="out"
         :aria-label="say('banks.deleteName', { name: entry.name })"
-        :title="say('banks.delete2')"
+        :title="say('banks.delete')"
         @click="forget(entry)"
       >
         ✕

@@ -58,7 +58,7 @@ async function restore(): Promise<void> {
       <thead>
         <tr>
           <th>
-            <span class="unseen">{{ say('banks.selected2') }}</span>
+            <span class="unseen">{{ say('banks.selectedTitle') }}</span>
           </th>
           <th>{{ say('common.item') }}</th>
           <th>{{ say('common.kind') }}</th>
@@ -89,7 +89,8 @@ async function restore(): Promise<void> {
   </div>
   <FootingLine :label="say('banks.retiredItems')">
     <span v-if="list"
-      ><b>{{ say('common.items2', { n: list.length }) }}</b> {{ say('banks.retired2') }}</span
+      ><b>{{ say('common.itemsCounted', { n: list.length }) }}</b>
+      {{ say('banks.retiredInline') }}</span
     >
     <span
       ><b>{{ picked.size }}</b> {{ say('banks.selected') }}</span

@@ -78,7 +78,7 @@ async function save(): Promise<void> {
           v-model="accommodations.textSize"
           :value="size"
         >
-          {{ say('classes.text2', { n: size }) }}</ElRadio
+          {{ say('classes.textCounted', { n: size }) }}</ElRadio
         >
       </fieldset>
       <fieldset>

@@ -40,7 +40,7 @@ const print = () => window.print();
           class="few"
           :min="0"
           :max="12"
-          :aria-label="say('classes.emptyColumns2')"
+          :aria-label="say('classes.emptyColumnsTitle')"
         />
       </label>
     </div>

@@ -123,7 +123,7 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
       </nav>
       <details v-if="away.length" class="away">
         <summary>{{ say('classes.archivedClasses', { n: away.length }) }}</summary>
-        <nav class="classes" :aria-label="say('classes.archivedClasses2')">
+        <nav class="classes" :aria-label="say('classes.archivedClassesTitle')">
           <RouterLink
             v-for="schoolClass in away"
             :key="schoolClass.id"
@@ -134,7 +134,7 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
             <span>{{ schoolClass.subject }}</span>
             <span class="faded small"
               >{{ schoolClass.term || say('classes.archived') }} ·
-              {{ say('common.students2', { n: schoolClass.students }) }}</span
+              {{ say('common.studentsCounted', { n: schoolClass.students }) }}</span
             >
           </RouterLink>
         </nav>
@@ -187,7 +187,7 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
     <span
       ><b>{{ say('classes.classes', { n: used.length }) }}</b></span
     ><span
-      ><b>{{ say('common.students2', { n: total }) }}</b> {{ say('classes.inThem') }}</span
+      ><b>{{ say('common.studentsCounted', { n: total }) }}</b> {{ say('classes.inThem') }}</span
     >
   </FootingLine>
   <NewClassDialog v-model="making" @made="made" />

@@ -204,7 +204,7 @@ onUnmounted(release);
       <button
         v-if="mayChange"
         class="word small"
-        :aria-label="say('classes.deleteGroupName2', { name: group.name })"
+        :aria-label="say('classes.deleteGroupNameTitle', { name: group.name })"
         @click="remove(group)"
       >
         {{ say('classes.deleteGroup') }}

@@ -43,7 +43,7 @@ const fieldWords: Record<ListField, string> = {
   givenName: say('classes.firstName'),
   familyName: say('classes.lastName'),
   fullName: say('classes.fullName'),
-  studentNumber: say('classes.studentNumber2'),
+  studentNumber: say('classes.studentNumberInline'),
   email: 'e-mail',
   grade: say('classes.gradeColumn'),
 };
@@ -117,7 +117,7 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
     <p v-if="reading.students.length" class="asread" :class="{ unsure: columns.unsure }">
       <template v-if="columns.unsure">{{ say('classes.itNotClearWhich') }}{{ ' ' }}</template>
       {{ say('classes.readAsFirstName') }} <b>{{ elementAt(reading.students, 0).givenName }}</b>{{
-        say('classes.lastName2')
+        say('classes.lastNameAfter')
       }}
       <b>{{ elementAt(reading.students, 0).familyName || say('classes.none') }}</b><template
         v-if="reading.students.length > 1"

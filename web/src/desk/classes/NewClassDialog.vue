@@ -38,7 +38,7 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="say('classes.aNewClass2')" width="620px">
+  <ElDialog v-model="open" :title="say('classes.aNewClassTitle')" width="620px">
     <form id="new-class" @submit.prevent="make">
       <ClassFactsFields v-model="facts" :wrong="errors" />
     </form>

@@ -44,7 +44,7 @@ async function renew(student: RosterRow): Promise<void> {
   const sure = await ElMessageBox.confirm(
     say('classes.nameGetsNewPasscode', { name }),
     say('classes.newPasscodeName', { name }),
-    { confirmButtonText: say('classes.newPasscode'), cancelButtonText: say('classes.cancel2') },
+    { confirmButtonText: say('classes.newPasscode'), cancelButtonText: say('classes.cancel') },
   ).catch(() => false);
   if (!sure) return;
   try {
@@ -122,7 +122,7 @@ function choose(student: RosterRow, what: string): void {
       }}
     </p>
     <p v-if="fresh" class="fresh" role="status">
-      {{ say('classes.newPasscodeName2', { name: fresh.name }) }}
+      {{ say('classes.newPasscodeNameTitle', { name: fresh.name }) }}
       <b class="big">{{ fresh.passcode }}</b>{{ say('classes.itShownOnlyNow') }}
     </p>
   </div>
@@ -130,7 +130,7 @@ function choose(student: RosterRow, what: string): void {
     <template v-if="mayChange"
       >{{ say('classes.pasteListNamesAnywhere') }}
       <RouterLink :to="`/classes/${openClass.class.id}/bring`">{{
-        say('classes.importStudents2')
+        say('classes.importStudentsInline')
       }}</RouterLink>
       {{ say('classes.fromFileOrSchools') }}</template
     >
@@ -143,7 +143,7 @@ function choose(student: RosterRow, what: string): void {
         <th>{{ say('classes.studentNumber') }}</th>
         <th>{{ say('common.groups') }}</th>
         <th>{{ say('classes.accommodations') }}</th>
-        <th class="figures">{{ say('common.handedIn2') }}</th>
+        <th class="figures">{{ say('common.handedInTitle') }}</th>
         <th>{{ say('classes.lastSignIn') }}</th>
         <th>
           <span class="unseen">{{ say('classes.actions') }}</span>

@@ -124,7 +124,7 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
     </div>
     <FootingLine :label="say('classes.slips')">
       <span
-        ><b>{{ say('classes.slips2', { n: chosen.length }) }}</b></span
+        ><b>{{ say('classes.slipsCounted', { n: chosen.length }) }}</b></span
       >
       <span v-if="replaced">{{ say('classes.passcodesInUseWill', { n: replaced }) }}</span>
       <template #actions>

@@ -28,8 +28,8 @@ watch(student, (changed) => {
   forget();
 });
 const fields = [
-  { key: 'givenName', label: say('classes.firstName2') },
-  { key: 'familyName', label: say('classes.lastName3') },
+  { key: 'givenName', label: say('classes.firstNameTitle') },
+  { key: 'familyName', label: say('classes.lastNameTitle') },
   { key: 'studentNumber', label: say('classes.studentNumber') },
   { key: 'email', label: say('classes.eMailAddress') },
   { key: 'grade', label: say('common.grade') },

@@ -10,8 +10,8 @@ export type PlanLine = Plan['lines'][number];
 const fieldWords: Record<Changeable, string> = {
   givenName: say('classes.firstName'),
   familyName: say('classes.lastName'),
-  studentNumber: say('classes.studentNumber2'),
-  email: say('classes.eMailAddress2'),
+  studentNumber: say('classes.studentNumberInline'),
+  email: say('classes.eMailAddressInline'),
   grade: say('classes.gradeColumn'),
 };
 export const changesInWords = (line: PlanLine) =>
@@ -75,6 +75,6 @@ export function planInWords(plan: Plan): string {
         say('classes.stayAsThey'),
       ),
       ...counted(plan.gone.length, say('classes.goneFromList')),
-    ]) || say('common.students2', { n: 0 })
+    ]) || say('common.studentsCounted', { n: 0 })
   );
 }

@@ -22,6 +22,7 @@ defineProps<{ term: Term; words?: string }>();
 <style scoped>
 .term {
   padding: 0;
+  text-align: left;
   text-decoration-style: dotted;
 }
 </style>

@@ -231,7 +231,7 @@ const stateWords = computed(() => {
         :disabled="state?.state !== 'checked' || state.good === 0"
         @click="apply(state?.bad ? 'good' : 'all')"
         >{{
-          say('items.import2', {
+          say('items.importTitle', {
             value:
               state?.state !== 'checked'
                 ? say('items.theItems')

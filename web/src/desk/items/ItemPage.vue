@@ -220,7 +220,7 @@ const saveStatus = computed(() => {
       </fieldset>
     </template>
     <template #right>
-      <div class="tabs" role="tablist" :aria-label="say('items.previewDetails2')">
+      <div class="tabs" role="tablist" :aria-label="say('items.previewDetails')">
         <button
           v-for="(name, key) in tabs"
           :key="key"
@@ -288,7 +288,7 @@ const saveStatus = computed(() => {
   <PlaceDialog
     v-model="choosing"
     :title="mayEdit ? say('items.locationItem') : say('items.copyInto')"
-    :act="mayEdit ? say('items.chooseThisPlace2') : say('items.copy')"
+    :act="mayEdit ? say('items.chooseThisPlace') : say('items.copy')"
     :start="place"
     @done="(to) => (mayEdit ? (place = to) : copyToMine(to))"
   />

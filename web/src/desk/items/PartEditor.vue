@@ -77,9 +77,7 @@ const general = computed(() =>
           })
         }}
       </p>
-      <ElButton size="small" type="primary" @click="change">{{
-        say('items.changeKind2')
-      }}</ElButton>
+      <ElButton size="small" type="primary" @click="change">{{ say('items.changeKind') }}</ElButton>
       <ElButton size="small" @click="wanted = null">{{ say('items.cancel') }}</ElButton>
     </div>
     <template v-if="hasPrompt">

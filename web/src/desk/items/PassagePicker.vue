@@ -40,7 +40,9 @@ function choose(row: PassageRow): void {
       <RouterLink :to="`/passages/${passage.id}`" target="_blank">{{
         shown?.title ?? '…'
       }}</RouterLink>
-      <button type="button" class="word" @click="open = true">{{ say('items.change2') }}</button>
+      <button type="button" class="word" @click="open = true">
+        {{ say('items.changeInline') }}
+      </button>
       <button type="button" class="word" @click="passage = undefined">
         {{ say('items.withoutPassage') }}
       </button>
@@ -61,7 +63,7 @@ function choose(row: PassageRow): void {
       <li v-for="entry in passages" :key="entry.id">
         <button type="button" class="word" @click="choose(entry)">{{ entry.title }}</button>
         <span class="faded small">
-          {{ entry.bank }}, {{ say('common.items2', { n: entry.items }) }}</span
+          {{ entry.bank }}, {{ say('common.itemsCounted', { n: entry.items }) }}</span
         >
       </li>
       <li v-if="passages.length === 0" class="faded">{{ say('items.noPassageHasThese') }}</li>

@@ -15,7 +15,11 @@ const words = useWords();
 
 <template>
   <p v-if="uses.length + hidden === 0" class="faded">
-    {{ say('items.inNoTestYet2', { value: (of ?? 1) > 1 ? say('items.they') : say('items.it') }) }}
+    {{
+      say('items.inNoTestYetSentence', {
+        value: (of ?? 1) > 1 ? say('items.they') : say('items.it'),
+      })
+    }}
   </p>
   <ul v-else class="uses">
     <li v-for="use in uses" :key="use.testId">

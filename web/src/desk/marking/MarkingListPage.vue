@@ -36,7 +36,7 @@ onMounted(async () => {
     class="lists"
     tabindex="0"
     role="region"
-    :aria-label="say('marking.responsesMark2')"
+    :aria-label="say('marking.responsesMark')"
   >
     <section v-if="list.waiting.length">
       <h2>{{ say('marking.toMarkOldestFirst') }}</h2>
@@ -107,7 +107,7 @@ onMounted(async () => {
           <tr>
             <th>{{ say('common.question') }}</th>
             <th>{{ say('common.test') }}</th>
-            <th class="figures">{{ say('marking.answers2') }}</th>
+            <th class="figures">{{ say('marking.answersTitle') }}</th>
             <th class="figures">{{ say('common.students') }}</th>
           </tr>
         </thead>

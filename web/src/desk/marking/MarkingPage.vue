@@ -51,7 +51,7 @@ const names = computed(() => {
   if (hidden.value || students.length < all.length)
     return all.length === 1
       ? say('marking.oneStudent')
-      : say('common.students2', { n: all.length });
+      : say('common.studentsCounted', { n: all.length });
   return listing(
     students.map(({ name, className }) => `${name}${className ? ` (${className})` : ''}`),
   );
@@ -99,7 +99,7 @@ async function mark(): Promise<void> {
   const { maxPoints } = task.part;
   const points = typed.numberTyped.value;
   if (!(points >= 0 && points <= maxPoints)) {
-    wrong.value = say('marking.pointsNumberFrom0', { maxPoints: pointsText(maxPoints) });
+    wrong.value = say('marking.pointsNumberFrom', { maxPoints: pointsText(maxPoints) });
     return;
   }
   const before = markOf(task);
@@ -107,8 +107,8 @@ async function mark(): Promise<void> {
   const levels = typed.levelsStand.value ? typed.levels.value : null;
   if (!(await put({ points, levels, comment: typed.comment.value }))) return;
   const to = unmarkedAfter(index);
-  const all = to === null ? say('marking.everythingMarked2') : '';
-  const students = say('common.students2', { n: task.all.length });
+  const all = to === null ? say('marking.everythingMarkedAfter') : '';
+  const students = say('common.studentsCounted', { n: task.all.length });
   done(
     say('marking.pointsMaxPointsStudents', {
       points: pointsText(points),
@@ -150,7 +150,7 @@ function hide(): void {
     <RouterLink to="/marking">{{ say('marking.markingList') }}</RouterLink>
     <template v-if="work && source.by === 'item'">
       <RouterLink :to="`/marking/${source.assignmentId}/students`">{{
-        say('marking.studentByStudent2')
+        say('marking.studentByStudentTitle')
       }}</RouterLink>
       <RouterLink :to="`/marking/${source.assignmentId}/${source.entry}/${source.part}/second`">{{
         say('marking.secondMarker')
@@ -209,10 +209,10 @@ function hide(): void {
   </FacingPages>
   <FootingLine v-if="tasks.length" :label="say('marking.howFar')">
     <span
-      >{{ say('marking.answer2') }} <b>{{ taskIndex + 1 }}</b>
+      >{{ say('marking.answerInline') }} <b>{{ taskIndex + 1 }}</b>
       {{ say('marking.ofTasks', { tasks: tasks.length }) }}</span
     ><span
-      ><b>{{ marked }}</b> {{ say('marking.marked2') }}</span
+      ><b>{{ marked }}</b> {{ say('marking.markedInline') }}</span
     >
     <template #actions>
       <ElButton :disabled="taskIndex === 0" @click="show(taskIndex - 1)">{{

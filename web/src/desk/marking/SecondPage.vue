@@ -66,7 +66,7 @@ function adjudicateAt(line: Difference): void {
   )
     void adjudicate(line, points, line.first.comment);
   else
-    wrong.value = say('marking.pointsNumberFrom0', {
+    wrong.value = say('marking.pointsNumberFrom', {
       maxPoints: pointsText(present(second.value, 'second').maxPoints),
     });
 }

@@ -62,7 +62,7 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
   <FacingPages
     v-if="unknown"
     name="unknown"
-    :left="say('marking.answers2')"
+    :left="say('marking.answersTitle')"
     :right="say('marking.whatWouldChange')"
     :start="54"
   >
@@ -119,11 +119,11 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
           >
         </p>
         <details v-if="decided.length" class="gap">
-          <summary>{{ say('marking.answersStayWrong2', { n: decided.length }) }}</summary>
+          <summary>{{ say('marking.answersStayWrongCounted', { n: decided.length }) }}</summary>
           <ul>
             <li v-for="answer in decided" :key="answer.spelling">
               {{ answer.responseText }}
-              <span class="faded">{{ say('common.students2', { n: answer.students }) }}</span>
+              <span class="faded">{{ say('common.studentsCounted', { n: answer.students }) }}</span>
               {{ ' '
               }}<button
                 v-if="unknown.mayDecide"
@@ -153,7 +153,7 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
                   forget();
                   chosen = '';
                 "
-                >{{ say('common.cancel2') }}</ElButton
+                >{{ say('common.cancel') }}</ElButton
               >
             </p>
           </RescoreEffect>

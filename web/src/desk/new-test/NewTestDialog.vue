@@ -104,7 +104,7 @@ const names: Record<TestKind, string> = {
           native-type="submit"
           :loading="busy"
           :disabled="form.title.trim() === ''"
-          >{{ say('tests.makeTest2') }}</ElButton
+          >{{ say('tests.makeTest') }}</ElButton
         >
       </div>
     </form>

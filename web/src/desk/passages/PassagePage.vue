@@ -263,7 +263,7 @@ const numberingWords: Record<Numbering, string> = {
   <FootingLine :label="say('common.passage')">
     <span>{{ saveStatus }}</span>
     <span v-if="opened"
-      ><b>{{ say('common.items2', { n: opened.passage.items }) }}</b>
+      ><b>{{ say('common.itemsCounted', { n: opened.passage.items }) }}</b>
       {{ say('passages.askAbout', { n: opened.passage.items }) }}</span
     >
     <template #actions>

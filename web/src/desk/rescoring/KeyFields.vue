@@ -39,7 +39,7 @@ const takenBy = computed(() => new Map(props.taken.map(({ id, n }) => [id, n])))
     >
       {{ choice.label }}
       <span class="faded small">{{
-        say('common.students2', { n: takenBy.get(choice.id) ?? 0 })
+        say('common.studentsCounted', { n: takenBy.get(choice.id) ?? 0 })
       }}</span>
     </ElCheckbox>
   </fieldset>

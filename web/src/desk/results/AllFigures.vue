@@ -15,18 +15,18 @@ const lines = computed<[term: Term, words: string, figure: Figure, explanation: 
   return [
     ['mean', say('results.mean'), spread.mean, 'points'],
     ['median', say('results.median'), spread.median, say('results.halfEarnedMoreHalf')],
-    ['sd', say('results.standardDeviation'), spread.sd, say('results.n1')],
+    ['sd', say('results.standardDeviation'), spread.sd, say('results.nInline')],
     [
       'quartiles',
       say('results.lowerQuartile'),
       spread.lowerQuartile,
-      say('results.hyndmanFanType7'),
+      say('results.hyndmanFanType'),
     ],
     [
       'quartiles',
       say('results.upperQuartile'),
       spread.upperQuartile,
-      say('results.hyndmanFanType7'),
+      say('results.hyndmanFanType'),
     ],
     ['range', say('results.lowest'), spread.min, ''],
     ['range', say('results.highest'), spread.max, ''],

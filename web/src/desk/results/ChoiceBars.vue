@@ -14,7 +14,7 @@ const letters = 'abcdefghijklmnopqrst';
 const signOf = (option: Option, index: number) =>
   props.named ? option.label.slice(0, 3) : letters[index];
 const words = (option: Option, index: number) =>
-  `${props.named ? '' : `${letters[index]} `}${option.label}${option.right ? say('results.theKey') : ''}: ${say('common.students2', { n: option.n })}` +
+  `${props.named ? '' : `${letters[index]} `}${option.label}${option.right ? say('results.theKey') : ''}: ${say('common.studentsCounted', { n: option.n })}` +
   (option.upper === null || option.lower === null
     ? ''
     : say('results.strongUpperWeakLower', {

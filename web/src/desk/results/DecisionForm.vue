@@ -60,7 +60,7 @@ async function keep(): Promise<void> {
     <ElButton type="primary" native-type="submit" :loading="busy">{{
       say('results.save')
     }}</ElButton>
-    <ElButton @click="decision = null">{{ say('common.cancel2') }}</ElButton>
+    <ElButton @click="decision = null">{{ say('common.cancel') }}</ElButton>
   </form>
 </template>
 

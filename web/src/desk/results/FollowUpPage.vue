@@ -139,7 +139,7 @@ async function make(): Promise<void> {
           :aria-label="say('results.nameGroupNumber', { number: position + 1 })"
           maxlength="80"
         />
-        <span class="faded">{{ say('common.students2', { n: group.students.length }) }}</span>
+        <span class="faded">{{ say('common.studentsCounted', { n: group.students.length }) }}</span>
       </header>
       <ul class="codes">
         <li v-for="{ code, items } in group.available" :key="code">
@@ -159,7 +159,7 @@ async function make(): Promise<void> {
           v-for="entry in made.filter(({ name }) => name === names[position])"
           :key="entry.testId"
         >
-          <b>{{ say('common.items2', { n: entry.items }) }}</b>{{
+          <b>{{ say('common.itemsCounted', { n: entry.items }) }}</b>{{
             entry.without.length
               ? say('results.noneWithout', { without: listing(entry.without) })
               : ''
@@ -201,7 +201,9 @@ async function make(): Promise<void> {
                   "
                 />
                 {{ percent(proof.share) }}
-                <span class="faded small">{{ say('common.items2', { n: proof.items }) }}</span>
+                <span class="faded small">{{
+                  say('common.itemsCounted', { n: proof.items })
+                }}</span>
               </template>
               <span v-else class="faded">{{ say('results.notAsked') }}</span>
             </td>

@@ -109,7 +109,7 @@ function withoutBars({ asks, content }: ItemResult): string {
               </svg>
               <span class="faded small" :title="say('results.n95Interval')">{{
                 item.interval
-                  ? say('results.intervalInterval2', {
+                  ? say('results.intervalInterval', {
                       interval: percent(item.interval[0]),
                       interval2: percent(item.interval[1]),
                     })

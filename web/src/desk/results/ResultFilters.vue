@@ -59,7 +59,7 @@ function pickDay(name: 'from' | 'to', typed: string): void {
       /></SelectField>
     </label>
     <label v-if="results.filters.groups.length"
-      >{{ say('results.group2') }}
+      >{{ say('results.groupTitle') }}
       <SelectField
         :model-value="filters.groupId ?? '*'"
         @update:model-value="pick('groupId', $event)"

@@ -45,7 +45,7 @@ const withWork = computed(
           <th>{{ say('common.kind') }}</th>
           <th>{{ say('common.classes') }}</th>
           <th>{{ say('results.window') }}</th>
-          <th class="figures">{{ say('common.handedIn2') }}</th>
+          <th class="figures">{{ say('common.handedInTitle') }}</th>
           <th class="figures">{{ say('results.mean') }}</th>
         </tr>
       </thead>

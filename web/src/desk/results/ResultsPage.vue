@@ -32,7 +32,7 @@ const base = sheetId ? `/results/sheet/${sheetId}` : `/results/${assignmentId}`;
 const tab = computed(() => String(route.params.tab || 'overview'));
 const tabs = computed(() => ({
   overview: say('results.overview'),
-  items: say('common.items3'),
+  items: say('common.itemsTitle'),
   students: say('common.students'),
   ...(assignmentId && { standards: say('common.standards') }),
   ...(results.value &&
@@ -205,7 +205,7 @@ async function removeSheet(): Promise<void> {
         >{{ say('results.n') }} <b>{{ results.spread.n }}</b></span
       >
       <span
-        >{{ say('results.mean2') }} <b>{{ figureText(results.spread.mean) }}</b>
+        >{{ say('results.meanInline') }} <b>{{ figureText(results.spread.mean) }}</b>
         {{
           say('results.ofPoints', {
             points: results.points,
@@ -214,7 +214,7 @@ async function removeSheet(): Promise<void> {
         }}</span
       >
       <span
-        >{{ say('results.median2') }} <b>{{ figureText(results.spread.median) }}</b></span
+        >{{ say('results.medianInline') }} <b>{{ figureText(results.spread.median) }}</b></span
       >
       <span
         >{{ say('results.sd') }} <b>{{ figureText(results.spread.sd) }}</b></span

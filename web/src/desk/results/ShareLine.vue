@@ -12,7 +12,7 @@ defineProps<{ earned: EarnedOn }>();
     viewBox="0 0 200 18"
     role="img"
     :aria-label="
-      say('results.shareIntervalIntervalInterval2', {
+      say('results.shareIntervalIntervalInterval', {
         share: percent(earned.share),
         interval: percent(earned.interval[0]),
         interval2: percent(earned.interval[1]),

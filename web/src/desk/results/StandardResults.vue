@@ -45,7 +45,7 @@ async function load(): Promise<void> {
 watch([over, () => props.filters], load, { immediate: true });
 
 const sure = ({ items }: EarnedOn) =>
-  `${say('common.items2', { n: items })}${items < 3 ? say('results.saysLittle') : ''}`;
+  `${say('common.itemsCounted', { n: items })}${items < 3 ? say('results.saysLittle') : ''}`;
 /** The weakest first: that is where teaching goes on. */
 const students = (standard: Standard) =>
   [...standard.students].sort((a, b) => (a.earned?.share ?? 2) - (b.earned?.share ?? 2));
@@ -77,7 +77,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
   <div class="standards">
     <div class="bar">
       <label
-        >{{ say('results.over2') }}
+        >{{ say('results.overTitle') }}
         <SelectField v-model="over"
           ><ElOption value="this" :label="say('results.thisAssignment')" /><ElOption
             value="all"
@@ -126,7 +126,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
             <td
               class="line"
               :data-copy="
-                say('results.intervalInterval2', {
+                say('results.intervalInterval', {
                   interval: percent(entry.all.interval[0]),
                   interval2: percent(entry.all.interval[1]),
                 })
@@ -138,7 +138,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
               <b>{{ percent(entry.all.share) }}</b>
             </td>
             <td class="faded small">
-              {{ sure(entry.all) }}, {{ say('results.answers2', { n: entry.all.answers }) }}
+              {{ sure(entry.all) }}, {{ say('results.answersCounted', { n: entry.all.answers }) }}
             </td>
             <td v-if="over === 'all'">
               <span

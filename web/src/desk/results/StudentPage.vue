@@ -110,7 +110,7 @@ async function takeBack(adjustmentId: number): Promise<void> {
     <template #right>
       <div class="inset">
         <p class="score">
-          <b>{{ work.attempt.excused ? say('results.notScored2') : score }}</b>
+          <b>{{ work.attempt.excused ? say('results.notScoredTitle') : score }}</b>
         </p>
         <LateAnswers :work="work" :place="params" @decided="load" />
         <p v-if="work.attempt.lateOff > 0" class="faded">
@@ -142,7 +142,7 @@ async function takeBack(adjustmentId: number): Promise<void> {
           <p v-for="line in aboutTheWhole" :key="line.id" class="comment">
             {{
               line.kind === 'excused'
-                ? say('results.notScored2')
+                ? say('results.notScoredTitle')
                 : say('results.pointsBonus', { points: pointsText(line.points ?? 0) })
             }}:
             {{ line.reason }}

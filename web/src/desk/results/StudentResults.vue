@@ -91,7 +91,7 @@ defineExpose({
             {{ column.name }}</ElCheckbox
           >
           <ElCheckbox :model-value="isShown('items')" @change="toggle('items')">
-            {{ say('common.items3') }}</ElCheckbox
+            {{ say('common.itemsTitle') }}</ElCheckbox
           >
         </div>
       </details>

@@ -57,13 +57,15 @@ const overrideWords = {
           {{ say('results.otherPoints') }}
         </button>
         <button type="button" class="word small" @click="emit('decide', 'excused')">
-          {{ say('results.notScored3') }}
+          {{ say('results.notScoredOpening') }}
         </button>
       </span>
     </h3>
     <RichText :html="entry.stem" />
     <p class="said">
-      <b v-if="entry.asks !== 'nothing'">{{ entry.responseText || say('results.noAnswer2') }}</b>
+      <b v-if="entry.asks !== 'nothing'">{{
+        entry.responseText || say('results.noAnswerTitle')
+      }}</b>
       <span v-if="entry.first !== null" class="faded">
         {{ say('results.firstFirst', { first: entry.first || say('results.noAnswer') }) }}</span
       >

@@ -13,7 +13,7 @@ export interface Decision {
 
 /** @param number the question's number; none for the whole work */
 export function decisionTitle({ kind }: Decision, number: number | undefined): string {
-  if (kind === 'bonus') return say('results.bonusPoints2');
+  if (kind === 'bonus') return say('results.bonusPointsTitle');
   if (kind === 'override') return say('results.otherPointsQuestionNumber', { number });
   return number === undefined
     ? say('results.theWholeWorkNot')

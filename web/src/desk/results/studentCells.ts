@@ -35,7 +35,7 @@ export function cellWords(name: string, item: Item, cell: Cell): string {
     about,
     points: pointsText(cell.points),
     maxPoints: pointsText(item.maxPoints),
-    quoted: quoted || say('results.noAnswer3'),
+    quoted: quoted || say('results.noAnswerAfter'),
     tries,
   });
 }

@@ -46,7 +46,7 @@ function drag(event: PointerEvent): void {
 
 <template>
   <div class="facing">
-    <div class="sides" role="group" :aria-label="say('desk.pages2')">
+    <div class="sides" role="group" :aria-label="say('desk.pages')">
       <button
         v-for="entry in ['left', 'right'] as const"
         :key="entry"

@@ -211,7 +211,7 @@ const headings = {
         {{ say('common.open') }}</span
       >
       <span
-        ><b>{{ say('common.students2', { n: today.footing.working }) }}</b>
+        ><b>{{ say('common.studentsCounted', { n: today.footing.working }) }}</b>
         {{ say('today.workingNow') }}</span
       >
       <span

@@ -37,7 +37,9 @@ const chosen = computed(
 const whom = computed(() => {
   const [first, ...others] = chosen.value;
   if (!first) return say('watching.everybody');
-  return others.length === 0 ? first.name : say('common.students2', { n: chosen.value.length });
+  return others.length === 0
+    ? first.name
+    : say('common.studentsCounted', { n: chosen.value.length });
 });
 const studentIds = computed(() => (chosen.value.length === 0 ? null : picked.value));
 const some = (...states: string[]) =>
@@ -46,7 +48,7 @@ const some = (...states: string[]) =>
   );
 
 const acted: Record<Act, string> = {
-  pause: say('watching.paused2'),
+  pause: say('watching.pausedTitle'),
   resume: say('watching.resumed'),
   'hand-in': say('watching.handedIn'),
   reopen: say('watching.openAgain'),
@@ -60,7 +62,7 @@ async function act(text: Act, minutes = 0): Promise<void> {
       params: { assignmentId },
       body: { act: text, studentIds: studentIds.value, minutes },
     });
-    done(`${acted[text]} ${say('common.students2', { n: students })}.`);
+    done(`${acted[text]} ${say('common.studentsCounted', { n: students })}.`);
   } catch (error) {
     failed(error);
   } finally {
@@ -108,8 +110,8 @@ const actions = computed<Action[]>(() => {
       disabled: off(false, 'paused'),
     },
     { id: 'hand-in', words: say('watching.handIn'), disabled: off(true, 'working', 'paused') },
-    { id: 'reopen', words: say('watching.openAgain2'), disabled: off(true, 'handed-in') },
-    { id: 'unassign', words: say('watching.unassign2'), disabled: off(true, 'not-begun') },
+    { id: 'reopen', words: say('watching.openAgainTitle'), disabled: off(true, 'handed-in') },
+    { id: 'unassign', words: say('watching.unassign'), disabled: off(true, 'not-begun') },
   ];
 });
 /** Recipients can be single students by name. */

@@ -13,7 +13,7 @@ export function useAskedActs(
   const ask = (text: string, title: string, verb: string) =>
     ElMessageBox.confirm(text, title, {
       confirmButtonText: verb,
-      cancelButtonText: say('common.cancel2'),
+      cancelButtonText: say('common.cancel'),
     }).then(
       () => true,
       () => false,
@@ -45,9 +45,9 @@ export function useAskedActs(
       {
         inputValue: '10',
         inputPattern: /^\d{1,3}$/,
-        inputErrorMessage: say('watching.wholeMinutesFrom0'),
-        confirmButtonText: say('watching.openAgain2'),
-        cancelButtonText: say('common.cancel2'),
+        inputErrorMessage: say('watching.wholeMinutesFrom'),
+        confirmButtonText: say('watching.openAgainTitle'),
+        cancelButtonText: say('common.cancel'),
       },
     ).catch(() => null);
     if (answer) await act('reopen', Number((answer as { value: string }).value));

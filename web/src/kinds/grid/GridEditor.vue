@@ -46,7 +46,7 @@ const keyOn = (lines: readonly { id: string }[], side: 0 | 1) =>
     <table class="ruled">
       <thead>
         <tr>
-          <th>{{ say('kinds.row2') }}</th>
+          <th>{{ say('kinds.rowTitle') }}</th>
           <th v-for="column in part.columns" :key="column.id">{{ name(column.text) }}</th>
         </tr>
       </thead>

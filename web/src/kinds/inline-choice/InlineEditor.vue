@@ -76,7 +76,7 @@ const textProblems = computed(() => [
     <div v-for="(choice, n) in gap.choices" :key="choice.id" class="choice">
       <ElCheckbox :model-value="gap.key.includes(choice.id)" @change="toggle(index, choice.id)"
         ><span class="unseen">{{
-          say('kinds.choiceNumberGapNumber2', { number: n + 1, number2: index + 1 })
+          say('kinds.choiceNumberGapNumber', { number: n + 1, number2: index + 1 })
         }}</span></ElCheckbox
       >
       <ElInput

@@ -213,7 +213,7 @@ const general = computed(() =>
         :model-value="part.key.includes(place.id)"
         @change="toggle(place.id)"
       >
-        <span class="unseen">{{ say('kinds.place2') }}{{ ' ' }}</span
+        <span class="unseen">{{ say('kinds.placeTitle') }}{{ ' ' }}</span
         >{{ at + 1 }}<span class="unseen">{{ ' ' }}{{ say('kinds.isRight') }}</span></ElCheckbox
       >
       <ElInput

@@ -8,8 +8,8 @@ defineProps<{ part: SittingTrueFalse }>();
 
 <template>
   <p class="choices short">
-    <span><span class="box" /> {{ say('kinds.true2') }}</span
+    <span><span class="box" /> {{ say('kinds.trueTitle') }}</span
     >{{ ' ' }}
-    <span><span class="box" /> {{ say('kinds.false2') }}</span>
+    <span><span class="box" /> {{ say('kinds.falseTitle') }}</span>
   </p>
 </template>

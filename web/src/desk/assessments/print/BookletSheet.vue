@@ -64,9 +64,9 @@ const total = computed(() =>
         <span>{{ say('tests.date') }} <i class="short" /></span>
       </div>
       <p v-if="choice.points || minutes !== null" class="facts">
-        <template v-if="choice.points">{{ say('tests.points2', { n: total }) }}</template><template
-          v-if="choice.points && minutes !== null"
-          >, </template
+        <template v-if="choice.points">{{
+          say('tests.pointsCounted', { n: total })
+        }}</template><template v-if="choice.points && minutes !== null">, </template
         ><template v-if="minutes !== null">{{ say('tests.minutesMinutes', { minutes }) }}</template>
         <span v-if="choice.points" class="score">{{
           say('tests.pointsTotal', { total: pointsText(total) })

@@ -25,15 +25,15 @@ const lines = computed(() =>
   <article class="guide">
     <h1>
       {{ form.title }}<span v-if="name">{{ ' ' }}{{ say('tests.formName3', { name }) }}</span>
-      {{ say('tests.markingGuide3') }}
+      {{ say('tests.markingGuideAfter') }}
     </h1>
     <section v-for="{ entry, number, byHand, keys, misconceptions } in lines" :key="entry.id">
       <h2>
         {{ number }}
         <span class="points">{{
-          say('tests.pointsPt2', {
+          say('tests.pointsPtWith', {
             points: pointsText(entry.points),
-            value: byHand ? say('tests.markedByHand2') : '',
+            value: byHand ? say('tests.markedByHandAfter') : '',
           })
         }}</span>
       </h2>
@@ -75,7 +75,7 @@ const lines = computed(() =>
       </p>
       <p class="small">
         {{ entry.standards.join(', ')
-        }}{{ entry.depth ? say('tests.depthDepth3', { depth: entry.depth }) : '' }}
+        }}{{ entry.depth ? say('tests.depthDepthAfter', { depth: entry.depth }) : '' }}
       </p>
     </section>
   </article>

@@ -21,7 +21,7 @@ const total = computed(() => lines.value.reduce((sum, { entry }) => sum + entry.
   <article class="key">
     <h1>
       {{ form.title }}<span v-if="name">{{ ' ' }}{{ say('tests.formName3', { name }) }}</span>
-      {{ say('tests.answerKey3') }}
+      {{ say('tests.answerKeyAfter') }}
     </h1>
     <p>{{ say('tests.pointsNotStudents', { n: total }) }}</p>
     <table>
