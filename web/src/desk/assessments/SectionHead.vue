@@ -150,14 +150,14 @@ const rules = computed(() => {
   font-size: 0.9rem;
 }
 .line .title {
-  flex: 2 1 120px;
+  flex: 1 1 120px;
   min-width: 90px;
   font-family: var(--serif);
   font-size: 1rem;
   font-weight: 600;
 }
 .rules {
-  flex: 1 1 8em;
+  flex: 2 1 8em;
   min-width: 0;
   overflow: hidden;
   white-space: nowrap;

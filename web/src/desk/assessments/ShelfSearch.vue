@@ -115,8 +115,11 @@ const clear = () =>
   flex: 1 0 100%;
 }
 .search :deep(.select-field) {
-  flex: 1 1 150px;
+  flex: 1 1 104px;
   width: 0;
+}
+.search :deep(.select-field:last-child) {
+  flex: 1.4 1 130px;
 }
 .struck {
   padding: 0 20px;
