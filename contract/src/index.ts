@@ -137,6 +137,7 @@ export const api = {
   sayToStudents: watching.sayToStudents,
   readWork: watching.readWork,
   listMarking: marking.listMarking,
+  listMarked: marking.listMarked,
   readMarking: marking.readMarking,
   giveMarks: marking.giveMarks,
   readAgreement: marking.readAgreement,

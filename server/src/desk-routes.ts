@@ -13,5 +13,5 @@ export function deskRoutes(bind: Bind, context: Context, editions: Editions): vo
   resultRoutes(bind, context, editions);
   rescoreRoutes(bind, context, editions);
   followUpRoutes(bind, context, editions);
-  todayRoutes(bind, context);
+  todayRoutes(bind, context, editions);
 }

@@ -300,6 +300,41 @@ test('a guide with levels: points are their sum, and the student reads which lev
   ]);
 });
 
+test('what is marked to the end is listed as done, the latest first, and as to do again once a mark is taken back', async () => {
+  const earlier = await handedIn(['Early.'], 20);
+  const later = await handedIn(['Late.', 'Later.'], 21);
+  const mark = (
+    { path, students }: typeof later,
+    index: number,
+    points: number | null,
+    version = 0,
+  ) =>
+    teacher.ok('PUT', path, {
+      attempts: [{ attemptId: students[index]!.attemptId, version }],
+      points,
+      comment: '',
+    });
+  const done = async () =>
+    (await teacher.ok('GET', '/api/marking/done')).marked
+      .filter(({ assignmentId }) =>
+        [earlier.assignmentId, later.assignmentId].includes(assignmentId),
+      )
+      .map(({ assignmentId, marked }) => [assignmentId, marked]);
+  await mark(earlier, 0, 2);
+  school.clock.now += 60_000;
+  await mark(later, 0, 3);
+  expect(await done()).toEqual([[earlier.assignmentId, 1]]);
+  school.clock.now += 60_000;
+  await mark(later, 1, 4);
+  expect(await done()).toEqual([
+    [later.assignmentId, 2],
+    [earlier.assignmentId, 1],
+  ]);
+  await mark(earlier, 0, null, 1);
+  expect(await done()).toEqual([[later.assignmentId, 2]]);
+  expect((await teacher.ok('GET', '/api/marking/done?skip=1000')).marked).toEqual([]);
+});
+
 test('a second marker sees neither names nor marks; agreement is that of the blind marks, also after settling', async () => {
   const { students, path, scores } = await handedIn(['One.', 'Two.', 'Three.'], 12);
   const ids = students.map(({ attemptId }) => attemptId);
@@ -320,6 +355,13 @@ test('a second marker sees neither names nor marks; agreement is that of the bli
     expect.objectContaining({ title: 'Tides', left: 3, requestedBy: 'Maren Holloway' }),
   ]);
   const blind = `/api/second-markings/${seconds[0]!.secondMarkingId}` as const;
+  const asked = () =>
+    other
+      .ok('GET', '/api/today')
+      .then(({ waiting }) => waiting.filter(({ what }) => what === 'second-marking'));
+  expect(await asked()).toMatchObject([
+    { secondMarkingId: seconds[0]!.secondMarkingId, count: 3, assignmentId: null },
+  ]);
   expect((await teacher.get(blind)).status).toBe(404);
   const work = await other.ok('GET', blind);
   expect(work.answers.map(({ student, mark: currentMark }) => [student, currentMark])).toEqual([
@@ -330,6 +372,10 @@ test('a second marker sees neither names nor marks; agreement is that of the bli
   expect(JSON.stringify(work)).not.toContain('first');
   for (const [index, points] of [4, 3, 0].entries())
     await other.ok('PUT', blind, { ...mark(index, points), comment: 'second' });
+  expect(await asked()).toEqual([]);
+  expect((await other.ok('GET', '/api/marking/done')).seconds).toMatchObject([
+    { title: 'Tides', requestedBy: 'Maren Holloway' },
+  ]);
   expect(await scores()).toEqual([
     [4, 0],
     [2, 0],

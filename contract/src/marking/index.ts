@@ -37,6 +37,28 @@ export const listMarking = endpoint({
   }),
 });
 
+export const listMarked = endpoint({
+  method: 'GET',
+  path: '/api/marking/done',
+  who: 'teacher',
+  does: 'Lists what is marked to the end, by item, the latest first; what colleagues asked me to read and I have read; fifty lines at a time.',
+  query: z.object({ skip: z.coerce.number().int().min(0).max(100_000).default(0) }),
+  answer: z.object({
+    marked: z.array(line.extend({ marked: z.number(), latest: instant })),
+    seconds: z.array(
+      z.object({
+        secondMarkingId: id,
+        title: z.string(),
+        stem: z.string(),
+        requestedBy: z.string(),
+        requestedAt: instant,
+      }),
+    ),
+    /** Ask with this as `skip` for those marked before; null: these are all. */
+    next: z.number().nullable(),
+  }),
+});
+
 export const readMarking = endpoint({
   method: 'GET',
   path: '/api/marking/:assignmentId',

@@ -13,8 +13,10 @@ export const readToday = endpoint({
     windows: z.array(assignmentRow),
     waiting: z.array(
       z.object({
-        what: z.enum(['complete', 'flagged', 'not-begun', 'to-mark']),
-        assignmentId: id,
+        what: z.enum(['complete', 'flagged', 'not-begun', 'to-mark', 'second-marking']),
+        /** Null where a colleague's assignment is not mine to open. */
+        assignmentId: id.nullable(),
+        secondMarkingId: id.optional(),
         title: z.string(),
         classes: z.string(),
         count: z.number(),

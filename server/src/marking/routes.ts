@@ -3,7 +3,7 @@ import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { giveMarks } from './giving';
-import { listMarking } from './list';
+import { listMarked, listMarking } from './list';
 import { readMarking } from './marked-answers';
 import { requestSecondMarking, readAgreement, adjudicate } from './agreement';
 import { giveSecondMarks, readSecondMarking } from './second';
@@ -11,6 +11,7 @@ import { decideWrong, readUnknown } from './unknown';
 
 export function markingRoutes(bind: Bind, context: Context, editions: Editions): void {
   bind(api.listMarking, ({ me }) => listMarking(context, editions, me));
+  bind(api.listMarked, ({ me, query }) => listMarked(context, editions, me, query.skip));
   bind(api.readMarking, ({ me, params, query }) =>
     readMarking(context, editions, me, params.assignmentId, query),
   );

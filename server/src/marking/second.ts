@@ -92,6 +92,7 @@ async function handedOf(
   );
 }
 
+/** What colleagues asked me to read, with how much of it is left. */
 export async function listSeconds(
   { database }: Context,
   editions: Editions,
@@ -123,7 +124,7 @@ export async function listSeconds(
       requestedAt: toMillis(secondMarking.requestedAt),
     });
   }
-  return lines.filter(({ left }) => left > 0);
+  return lines;
 }
 
 /** @throws Problem 404 for what I was not asked to read */

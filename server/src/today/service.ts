@@ -6,9 +6,11 @@ import { day } from '@oaken/core/timing';
 import { Op } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import { readAssignments } from '../assignments/rows';
+import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
 import { unmarkedEntries } from '../marking/queries';
+import { listSeconds } from '../marking/second';
 import { isComplete } from '../results/service';
 import type { FlaggedItems } from './flagged';
 
@@ -19,10 +21,12 @@ type Waiting = Today['waiting'][number];
 const recent = 21 * day;
 
 export async function readToday(
-  { database, now }: Context,
+  context: Context,
   flagged: FlaggedItems,
+  editions: Editions,
   me: SignedIn,
 ): Promise<Today> {
+  const { database, now } = context;
   const time = now();
   const mine = await readAssignments(database, me, {
     closesAt: { [Op.or]: [null, { [Op.gt]: new Date(time - recent) }] },
@@ -39,6 +43,7 @@ export async function readToday(
     ...complete.flatMap((assignment) => finished(assignment, flags.get(assignment.id), time)),
     ...open.flatMap((assignment) => notBegun(assignment, time)),
     ...(await toMark(database, mine)),
+    ...(await toReadForColleagues(context, editions, me)),
   ];
   return {
     now: time,
@@ -113,4 +118,25 @@ async function toMark(database: Database, mine: AssignmentRow[]): Promise<Waitin
       },
     ];
   });
+}
+
+/** What colleagues asked me to mark a second time and I have not yet. */
+async function toReadForColleagues(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+): Promise<Waiting[]> {
+  const seconds = await listSeconds(context, editions, me);
+  return seconds
+    .filter(({ left }) => left > 0)
+    .map(({ secondMarkingId, title, requestedBy, requestedAt, left }) => ({
+      what: 'second-marking',
+      secondMarkingId,
+      assignmentId: null,
+      title,
+      classes: `requested by ${requestedBy}`,
+      at: requestedAt,
+      count: left,
+      detail: `${count(left, 'answer', 'answers')} to mark a second time`,
+    }));
 }

@@ -139,6 +139,11 @@ const routes: RouteRecordRaw[] = [
     meta: teacher(say('common.assignment')),
   },
   {
+    path: '/assignments/:assignmentId(\\d+)/assigned',
+    component: () => import('./assignments/AssignedPage.vue'),
+    meta: teacher(say('assignments.assignedPaper')),
+  },
+  {
     path: '/watch/:assignmentId(\\d+)',
     component: () => import('./watching/WatchPage.vue'),
     meta: teacher(say('common.watch')),

@@ -15,6 +15,12 @@ const emit = defineEmits<{ without: [item: number] }>();
 const library = useLibrary();
 const shown = ref(0);
 const several = computed(() => props.filled.forms.length > 1);
+const formChoices = computed(() =>
+  props.filled.forms.map((_, index) => ({
+    value: index,
+    label: say('tests.form', { value: 'ABC'[index] }),
+  })),
+);
 
 const missing = computed(() =>
   props.filled.shortfalls.map(({ what, by, form, row, column }) => {
@@ -117,17 +123,12 @@ function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
     <FormFiguresTable :figures="filled.figures" :name-of="nameOf" />
     <p>{{ sentences.join(' ') }}</p>
     <slot />
-    <div v-if="several" class="tabs" role="tablist" :aria-label="say('tests.items')">
-      <button
-        v-for="(_, index) in filled.forms"
-        :key="index"
-        role="tab"
-        :aria-selected="shown === index"
-        @click="shown = index"
-      >
-        {{ say('tests.form', { value: 'ABC'[index] }) }}
-      </button>
-    </div>
+    <ElSegmented
+      v-if="several"
+      v-model="shown"
+      :options="formChoices"
+      :aria-label="say('tests.items')"
+    />
     <ol class="items">
       <li v-for="item in filled.forms[shown]" :key="item.id">
         <p>{{ stemLine(item.content.stem, 140) }}</p>
@@ -166,8 +167,5 @@ section {
 }
 .items p {
   margin: 0;
-}
-.tabs {
-  margin-top: 10px;
 }
 </style>

@@ -1,15 +1,26 @@
 <script setup lang="ts">
 /** The forms of a test as tabs over its page; the first is the test itself. */
 import { mostForms, type Form } from '@oaken/core/assessments';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
+import TabStrip from '../../parts/TabStrip.vue';
 import { say } from '../../words/teacher';
 
-defineProps<{ forms: readonly Form[]; chosen: string | null; mayChange: boolean }>();
+const props = defineProps<{ forms: readonly Form[]; chosen: string | null; mayChange: boolean }>();
 const emit = defineEmits<{
   choose: [form: string | null];
   add: [way: 'order' | 'parallel' | 'adapted'];
 }>();
 const open = ref(false);
+/** No form has this id; a tab needs one. */
+const theTest = '';
+const tabs = computed(() => ({
+  [theTest]: props.forms.length ? say('tests.formTitle') : say('common.test'),
+  ...Object.fromEntries(props.forms.map(({ id, name }) => [id, say('tests.formName', { name })])),
+}));
+const shown = computed({
+  get: () => props.chosen ?? theTest,
+  set: (form) => emit('choose', form === theTest ? null : form),
+});
 const ways = {
   order: [say('tests.anotherOrder'), say('tests.theSameItemsChoices')],
   parallel: [say('tests.parallelItems'), say('tests.aDifferentItemEach')],
@@ -23,20 +34,7 @@ function add(way: keyof typeof ways): void {
 
 <template>
   <div class="strip">
-    <div class="tabs" role="tablist" :aria-label="say('tests.forms')">
-      <button role="tab" :aria-selected="chosen === null" @click="emit('choose', null)">
-        {{ forms.length ? say('tests.formTitle') : say('common.test') }}
-      </button>
-      <button
-        v-for="form in forms"
-        :key="form.id"
-        role="tab"
-        :aria-selected="chosen === form.id"
-        @click="emit('choose', form.id)"
-      >
-        {{ say('tests.formName', { name: form.name }) }}
-      </button>
-    </div>
+    <TabStrip v-model="shown" :tabs="tabs" :label="say('tests.forms')" />
     <button
       v-if="mayChange && forms.length < mostForms"
       class="word"
@@ -63,9 +61,6 @@ function add(way: keyof typeof ways): void {
   padding: 0 22px 0 12px;
   border-bottom: var(--line);
   background: var(--paper);
-}
-.tabs {
-  border: 0;
 }
 .ways {
   position: absolute;

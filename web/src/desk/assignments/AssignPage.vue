@@ -152,7 +152,7 @@ async function give(): Promise<void> {
         await router.push(`/tests/${testId}/assign`);
       },
     );
-    await router.push(link ? `/assignments/${id}` : '/schedule');
+    await router.push(`/assignments/${id}/assigned`);
   });
 }
 /** Somebody has changed the test meanwhile: what is said of it is what it is now. */

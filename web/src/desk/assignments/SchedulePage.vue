@@ -19,6 +19,7 @@ import WindowCalendar from './WindowCalendar.vue';
 import DateField from '../../parts/DateField.vue';
 import SelectField from '../../parts/SelectField.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
+import TabStrip from '../../parts/TabStrip.vue';
 import { say } from '../../words/teacher';
 
 const session = useSession();
@@ -106,116 +107,109 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
       }}</ElButton>
     </template>
   </PageHead>
-  <div class="tabs" role="tablist" :aria-label="say('assignments.howShown')">
-    <button
-      v-for="(name, key) in views"
-      :key="key"
-      role="tab"
-      :aria-selected="view === key"
-      @click="view = key"
-    >
-      {{ name }}
-    </button>
-  </div>
-  <div class="one-sheet">
-    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <section v-if="drafts.length" class="drafts" :aria-label="say('assignments.drafts')">
-      <p v-for="entry in drafts" :key="entry.id">
-        {{ say('assignments.draft') }}
-        <RouterLink :to="`/tests/${entry.testId}/assign?draft=${entry.id}`">{{
-          entry.title
-        }}</RouterLink>{{
-          say('assignments.savedChangedAt', { changedAt: words.time(entry.changedAt) })
-        }}
-        <button
-          class="word small"
-          :aria-label="say('assignments.deleteDraftTitle', { title: entry.title })"
-          @click="throwAway(entry)"
-        >
-          {{ say('assignments.delete') }}
-        </button>
-      </p>
-    </section>
-    <LoadingLines v-if="!assignments && !wrong" />
-    <EmptyNote v-if="assignments?.length === 0" :title="say('assignments.nothingAssignedYet')">{{
-      say('assignments.openTestChooseAssign')
-    }}</EmptyNote>
-    <WindowCalendar
-      v-if="assignments?.length && view !== 'list'"
-      :bars="bars"
-      :from="from"
-      :weeks="view === 'week' ? 2 : 5"
-    />
-    <template v-if="assignments?.length && view === 'list'">
-      <div class="options filters" role="group" :aria-label="say('assignments.whichAssignments')">
-        <label
-          >{{ say('common.class') }}
-          <SelectField v-model="filter.classId"
-            ><ElOption :value="0" :label="say('common.all')" /><ElOption
-              v-for="[id, name] in classes"
-              :key="id"
-              :value="id"
-              :label="name" /></SelectField
-        ></label>
-        <label
-          >{{ say('assignments.state') }}
-          <SelectField v-model="filter.state"
-            ><ElOption value="" :label="say('common.all')" /><ElOption
-              v-for="(name, key) in stateWords"
-              :key="key"
-              :value="key"
-              :label="name" /></SelectField
-        ></label>
-        <label
-          >{{ say('assignments.closingSince') }}
-          <DateField v-model="filter.since" :label="say('assignments.closingSince')"
-        /></label>
-      </div>
-      <p v-if="listed.length === 0" class="faded">
-        {{ say('assignments.noMatchingAssignmentsClear') }}
-      </p>
-      <table v-else class="ruled">
-        <thead>
-          <tr>
-            <th>{{ say('common.assignment') }}</th>
-            <th>{{ say('assignments.who') }}</th>
-            <th>{{ say('assignments.mode') }}</th>
-            <th>{{ say('assignments.state') }}</th>
-            <th>{{ say('assignments.opens') }}</th>
-            <th>{{ say('assignments.closes') }}</th>
-            <th class="figures">{{ say('assignments.begun') }}</th>
-            <th class="figures">{{ say('common.handedInTitle') }}</th>
-            <th class="figures">{{ say('assignments.of') }}</th>
-            <th class="figures">{{ say('assignments.meanSoFar') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="assignment in listed" :key="assignment.id">
-            <td>
-              <RouterLink :to="`/assignments/${assignment.id}`">{{ assignment.title }}</RouterLink>
-            </td>
-            <td>{{ assignment.recipients }}</td>
-            <td>{{ assignment.rules.mode }}</td>
-            <td>{{ stateWords[state(assignment)] }}</td>
-            <td>{{ words.time(assignment.opensAt) }}</td>
-            <td>
-              {{
-                assignment.closesAt === null
-                  ? say('assignments.never')
-                  : words.time(assignment.closesAt)
-              }}
-            </td>
-            <td class="figures">{{ assignment.working + assignment.handedIn }}</td>
-            <td class="figures">{{ assignment.handedIn }}</td>
-            <td class="figures">{{ assignment.given }}</td>
-            <td class="figures">
-              {{ percent(assignment.meanShare) }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </template>
-  </div>
+  <TabStrip v-model="view" :tabs="views" :label="say('assignments.howShown')">
+    <div class="one-sheet">
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <section v-if="drafts.length" class="drafts" :aria-label="say('assignments.drafts')">
+        <p v-for="entry in drafts" :key="entry.id">
+          {{ say('assignments.draft') }}
+          <RouterLink :to="`/tests/${entry.testId}/assign?draft=${entry.id}`">{{
+            entry.title
+          }}</RouterLink>{{
+            say('assignments.savedChangedAt', { changedAt: words.time(entry.changedAt) })
+          }}
+          <button
+            class="word small"
+            :aria-label="say('assignments.deleteDraftTitle', { title: entry.title })"
+            @click="throwAway(entry)"
+          >
+            {{ say('assignments.delete') }}
+          </button>
+        </p>
+      </section>
+      <LoadingLines v-if="!assignments && !wrong" />
+      <EmptyNote v-if="assignments?.length === 0" :title="say('assignments.nothingAssignedYet')">{{
+        say('assignments.openTestChooseAssign')
+      }}</EmptyNote>
+      <WindowCalendar
+        v-if="assignments?.length && view !== 'list'"
+        :bars="bars"
+        :from="from"
+        :weeks="view === 'week' ? 2 : 5"
+      />
+      <template v-if="assignments?.length && view === 'list'">
+        <div class="options filters" role="group" :aria-label="say('assignments.whichAssignments')">
+          <label
+            >{{ say('common.class') }}
+            <SelectField v-model="filter.classId"
+              ><ElOption :value="0" :label="say('common.all')" /><ElOption
+                v-for="[id, name] in classes"
+                :key="id"
+                :value="id"
+                :label="name" /></SelectField
+          ></label>
+          <label
+            >{{ say('assignments.state') }}
+            <SelectField v-model="filter.state"
+              ><ElOption value="" :label="say('common.all')" /><ElOption
+                v-for="(name, key) in stateWords"
+                :key="key"
+                :value="key"
+                :label="name" /></SelectField
+          ></label>
+          <label
+            >{{ say('assignments.closingSince') }}
+            <DateField v-model="filter.since" :label="say('assignments.closingSince')"
+          /></label>
+        </div>
+        <p v-if="listed.length === 0" class="faded">
+          {{ say('assignments.noMatchingAssignmentsClear') }}
+        </p>
+        <table v-else class="ruled">
+          <thead>
+            <tr>
+              <th>{{ say('common.assignment') }}</th>
+              <th>{{ say('assignments.who') }}</th>
+              <th>{{ say('assignments.mode') }}</th>
+              <th>{{ say('assignments.state') }}</th>
+              <th>{{ say('assignments.opens') }}</th>
+              <th>{{ say('assignments.closes') }}</th>
+              <th class="figures">{{ say('assignments.begun') }}</th>
+              <th class="figures">{{ say('common.handedInTitle') }}</th>
+              <th class="figures">{{ say('assignments.of') }}</th>
+              <th class="figures">{{ say('assignments.meanSoFar') }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="assignment in listed" :key="assignment.id">
+              <td>
+                <RouterLink :to="`/assignments/${assignment.id}`">{{
+                  assignment.title
+                }}</RouterLink>
+              </td>
+              <td>{{ assignment.recipients }}</td>
+              <td>{{ assignment.rules.mode }}</td>
+              <td>{{ stateWords[state(assignment)] }}</td>
+              <td>{{ words.time(assignment.opensAt) }}</td>
+              <td>
+                {{
+                  assignment.closesAt === null
+                    ? say('assignments.never')
+                    : words.time(assignment.closesAt)
+                }}
+              </td>
+              <td class="figures">{{ assignment.working + assignment.handedIn }}</td>
+              <td class="figures">{{ assignment.handedIn }}</td>
+              <td class="figures">{{ assignment.given }}</td>
+              <td class="figures">
+                {{ percent(assignment.meanShare) }}
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+    </div>
+  </TabStrip>
   <FootingLine :label="say('common.totals')">
     <template #actions><CalendarFeed /></template>
     <span

@@ -12,6 +12,7 @@ import RichText from '../../parts/RichText.vue';
 import ItemPreview from '../items/ItemPreview.vue';
 import UsesList from '../items/UsesList.vue';
 import { decimal, minutesOf, percent, useWords } from '../shared/words';
+import TabStrip from '../../parts/TabStrip.vue';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ item: ItemRow }>();
@@ -41,120 +42,111 @@ watch(tab, async (now) => {
 
 <template>
   <div class="opened">
-    <div class="tabs" role="tablist" :aria-label="say('banks.aboutThisItem')">
-      <button
-        v-for="(name, entry) in tabs"
-        :key="entry"
-        role="tab"
-        :aria-selected="tab === entry"
-        @click="tab = entry"
-      >
-        {{ name }}
-      </button>
-    </div>
-    <div v-if="tab === 'view'" class="sheet">
-      <ItemPreview quiet :content="item.content" :name="`try-${item.id}`" />
-    </div>
-    <div v-else-if="tab === 'key'" class="sheet">
-      <p v-for="(sentence, index) in keysInWords(item.content)" :key="index">{{ sentence }}</p>
-      <table v-if="options.length" class="ruled">
-        <thead>
-          <tr>
-            <th>{{ say('common.choice') }}</th>
-            <th>{{ say('banks.countsAs') }}</th>
-            <th>{{ say('banks.misconception') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="option in options" :key="option.id">
-            <td>{{ option.label }}</td>
-            <td>{{ option.right ? say('banks.right') : say('banks.wrong') }}</td>
-            <td class="faded">{{ option.misconception }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <template v-if="item.content.explanation">
-        <h3 class="gap">{{ say('common.explanation') }}</h3>
-        <RichText :html="item.content.explanation" />
-      </template>
-    </div>
-    <div v-else-if="tab === 'figures'" class="sheet">
-      <p v-if="!item.facility" class="faded">
-        {{ say('banks.nobodyHasAnsweredAs') }}
-      </p>
-      <template v-else>
-        <p>
-          {{ say('banks.studentsEarned') }} <b>{{ percent(item.facility.value) }}</b>
-          {{ say('banks.ofItsPointsOver', { n: item.facility.n }) }}
+    <TabStrip v-model="tab" :tabs="tabs" :label="say('banks.aboutThisItem')">
+      <div v-if="tab === 'view'" class="sheet">
+        <ItemPreview quiet :content="item.content" :name="`try-${item.id}`" />
+      </div>
+      <div v-else-if="tab === 'key'" class="sheet">
+        <p v-for="(sentence, index) in keysInWords(item.content)" :key="index">{{ sentence }}</p>
+        <table v-if="options.length" class="ruled">
+          <thead>
+            <tr>
+              <th>{{ say('common.choice') }}</th>
+              <th>{{ say('banks.countsAs') }}</th>
+              <th>{{ say('banks.misconception') }}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="option in options" :key="option.id">
+              <td>{{ option.label }}</td>
+              <td>{{ option.right ? say('banks.right') : say('banks.wrong') }}</td>
+              <td class="faded">{{ option.misconception }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <template v-if="item.content.explanation">
+          <h3 class="gap">{{ say('common.explanation') }}</h3>
+          <RichText :html="item.content.explanation" />
+        </template>
+      </div>
+      <div v-else-if="tab === 'figures'" class="sheet">
+        <p v-if="!item.facility" class="faded">
+          {{ say('banks.nobodyHasAnsweredAs') }}
         </p>
-        <p v-for="entry in more?.byGrade ?? []" :key="entry.grade" class="faded small">
+        <template v-else>
+          <p>
+            {{ say('banks.studentsEarned') }} <b>{{ percent(item.facility.value) }}</b>
+            {{ say('banks.ofItsPointsOver', { n: item.facility.n }) }}
+          </p>
+          <p v-for="entry in more?.byGrade ?? []" :key="entry.grade" class="faded small">
+            {{
+              say('banks.gradeGradeSharePoints', {
+                n: entry.n,
+                grade: entry.grade,
+                share: percent(entry.share),
+                value:
+                  entry.itemRestCorrelation === null
+                    ? ''
+                    : say('banks.itemRestCorrelationItemRest', {
+                        itemRestCorrelation: decimal(entry.itemRestCorrelation),
+                      }),
+              })
+            }}
+          </p>
+          <p v-if="item.itemRestCorrelation !== null">
+            {{ say('banks.itemRestCorrelation') }} <b>{{ decimal(item.itemRestCorrelation) }}</b>{{
+              say('banks.howWellSeparatesStrong')
+            }}
+          </p>
+          <p v-else class="faded">{{ say('banks.tooFewHaveAnswered') }}</p>
+        </template>
+        <p v-if="more?.earlier">
+          {{ say('banks.beforeItsWordingOr') }}
+          <b>{{ percent(more.earlier.share) }}</b>
+          {{ say('banks.ofItsPointsOverAnswers', { n: more.earlier.n }) }}
+        </p>
+        <p class="faded">
           {{
-            say('banks.gradeGradeSharePoints', {
-              n: entry.n,
-              grade: entry.grade,
-              share: percent(entry.share),
-              value:
-                entry.itemRestCorrelation === null
-                  ? ''
-                  : say('banks.itemRestCorrelationItemRest', {
-                      itemRestCorrelation: decimal(entry.itemRestCorrelation),
-                    }),
+            say('banks.inTestsFilter', {
+              n: item.uses,
+              value: item.seconds
+                ? say('banks.aboutExpected', {
+                    value:
+                      item.seconds < 90
+                        ? `${item.seconds} s`
+                        : say('banks.minutesMin', { minutesOf: minutesOf(item.seconds) }),
+                  })
+                : '',
+              filter: [item.author && say('banks.byAuthor', { author: item.author }), item.licence]
+                .filter(Boolean)
+                .join(' '),
             })
           }}
         </p>
-        <p v-if="item.itemRestCorrelation !== null">
-          {{ say('banks.itemRestCorrelation') }} <b>{{ decimal(item.itemRestCorrelation) }}</b>{{
-            say('banks.howWellSeparatesStrong')
-          }}
-        </p>
-        <p v-else class="faded">{{ say('banks.tooFewHaveAnswered') }}</p>
-      </template>
-      <p v-if="more?.earlier">
-        {{ say('banks.beforeItsWordingOr') }}
-        <b>{{ percent(more.earlier.share) }}</b>
-        {{ say('banks.ofItsPointsOverAnswers', { n: more.earlier.n }) }}
-      </p>
-      <p class="faded">
-        {{
-          say('banks.inTestsFilter', {
-            n: item.uses,
-            value: item.seconds
-              ? say('banks.aboutExpected', {
-                  value:
-                    item.seconds < 90
-                      ? `${item.seconds} s`
-                      : say('banks.minutesMin', { minutesOf: minutesOf(item.seconds) }),
-                })
-              : '',
-            filter: [item.author && say('banks.byAuthor', { author: item.author }), item.licence]
-              .filter(Boolean)
-              .join(' '),
-          })
-        }}
-      </p>
-    </div>
-    <div v-else-if="tab === 'uses'" class="sheet">
-      <p v-if="wrong" class="wrong">{{ wrong }}</p>
-      <p v-else-if="!more" class="faded">{{ say('common.looking') }}</p>
-      <UsesList v-else :uses="more.uses" :hidden="more.hiddenUses" />
-    </div>
-    <div v-else class="sheet">
-      <p v-if="wrong" class="wrong">{{ wrong }}</p>
-      <p v-else-if="!more" class="faded">{{ say('common.looking') }}</p>
-      <ul v-else>
-        <li v-for="revision in more.revisions" :key="revision.id">
-          {{
-            say('banks.revisionNumber', {
-              number: revision.number,
-              value: revision.forTest ? say('banks.onlyTest', { forTest: revision.forTest }) : '',
-            })
-          }}
-          <span class="faded">{{
-            say('common.byByAt', { by: revision.by, at: words.time(revision.at) })
-          }}</span>
-        </li>
-      </ul>
-    </div>
+      </div>
+      <div v-else-if="tab === 'uses'" class="sheet">
+        <p v-if="wrong" class="wrong">{{ wrong }}</p>
+        <p v-else-if="!more" class="faded">{{ say('common.looking') }}</p>
+        <UsesList v-else :uses="more.uses" :hidden="more.hiddenUses" />
+      </div>
+      <div v-else class="sheet">
+        <p v-if="wrong" class="wrong">{{ wrong }}</p>
+        <p v-else-if="!more" class="faded">{{ say('common.looking') }}</p>
+        <ul v-else>
+          <li v-for="revision in more.revisions" :key="revision.id">
+            {{
+              say('banks.revisionNumber', {
+                number: revision.number,
+                value: revision.forTest ? say('banks.onlyTest', { forTest: revision.forTest }) : '',
+              })
+            }}
+            <span class="faded">{{
+              say('common.byByAt', { by: revision.by, at: words.time(revision.at) })
+            }}</span>
+          </li>
+        </ul>
+      </div>
+    </TabStrip>
     <p class="acts">
       <RouterLink :to="`/items/${item.id}`">{{
         item.may === 'edit' ? say('banks.editThisItem') : say('banks.openItem')

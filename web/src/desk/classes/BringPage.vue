@@ -17,6 +17,7 @@ import { useBringing, type Roster } from './useBringing';
 import { sources, useListSource } from './useListSource';
 import SelectField from '../../parts/SelectField.vue';
 import FileButton from '../../parts/FileButton.vue';
+import TabStrip from '../../parts/TabStrip.vue';
 import { say } from '../../words/teacher';
 
 const router = useRouter();
@@ -115,87 +116,83 @@ async function bring(): Promise<void> {
     :start="44"
   >
     <template #left>
-      <div class="tabs" role="tablist" :aria-label="say('classes.whereListComesFrom')">
-        <button
-          v-for="(words, key) in sources"
-          :key="key"
-          role="tab"
-          :aria-selected="source === key"
-          @click="list.choose(key)"
-        >
-          {{ words }}
-        </button>
-      </div>
-      <div class="inset">
-        <template v-if="source === 'list'">
-          <ListSource v-model="text" @read="list.takeList" />
-          <ElCheckbox :model-value="whole" @change="list.setWhole($event as boolean)">
-            {{ say('classes.thisWholeClassStudents') }}</ElCheckbox
-          >
-        </template>
-        <template v-if="source === 'file'">
-          <p>{{ say('classes.aCsvWithOne') }}</p>
-          <p>
-            <FileButton accept=".csv,.txt,.tsv,.zip" @chosen="list.takeFile">{{
-              say('classes.chooseCsvOrOneroster')
-            }}</FileButton>
+      <TabStrip
+        :model-value="source"
+        @update:model-value="list.choose"
+        :tabs="sources"
+        :label="say('classes.whereListComesFrom')"
+      >
+        <div class="inset">
+          <template v-if="source === 'list'">
+            <ListSource v-model="text" @read="list.takeList" />
+            <ElCheckbox :model-value="whole" @change="list.setWhole($event as boolean)">
+              {{ say('classes.thisWholeClassStudents') }}</ElCheckbox
+            >
+          </template>
+          <template v-if="source === 'file'">
+            <p>{{ say('classes.aCsvWithOne') }}</p>
+            <p>
+              <FileButton accept=".csv,.txt,.tsv,.zip" @chosen="list.takeFile">{{
+                say('classes.chooseCsvOrOneroster')
+              }}</FileButton>
+            </p>
+            <p v-if="fileName && !wrong" class="faded">
+              {{ say('classes.fileNameRead', { fileName }) }}
+            </p>
+          </template>
+          <p v-if="list.busy.value && source === 'roster'" class="faded" role="status">
+            {{ say('classes.askingSchoolsRoster') }}
           </p>
-          <p v-if="fileName && !wrong" class="faded">
-            {{ say('classes.fileNameRead', { fileName }) }}
-          </p>
-        </template>
-        <p v-if="list.busy.value && source === 'roster'" class="faded" role="status">
-          {{ say('classes.askingSchoolsRoster') }}
-        </p>
-        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-        <table v-if="source !== 'list' && rosters.length" class="ruled">
-          <thead>
-            <tr>
-              <th>{{ source === 'roster' ? say('classes.inRoster') : say('classes.inFile') }}</th>
-              <th class="figures">{{ say('common.students') }}</th>
-              <th>{{ say('classes.goes') }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="{ roster, source: listed } in listedClasses" :key="roster.key">
-              <td>
-                {{ listed.title }}
-                <span class="faded small">{{
-                  [listed.subject, listed.term].filter(Boolean).join(', ')
-                }}</span>
-              </td>
-              <td class="figures">{{ roster.listed.length }}</td>
-              <td>
-                <SelectField
-                  v-model="roster.target"
-                  :aria-label="say('classes.whereTitleGoes', { title: listed.title })"
-                  ><ElOption value="out" :label="say('classes.nowhere')" /><ElOption
-                    v-for="entry in classes"
-                    :key="entry.id"
-                    :value="entry.id"
-                    :label="`${entry.name}, ${entry.subject}`" /><ElOption
-                    value="new"
-                    :label="say('classes.aNewClass')"
-                /></SelectField>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <ul v-if="problems.length" class="problems">
-          <li v-for="(problem, index) in problems.slice(0, 30)" :key="index" class="wrong">
-            {{
-              say('classes.fileLineLineMessage', {
-                file: problem.file,
-                line: problem.line,
-                message: problem.message,
-              })
-            }}
-          </li>
-          <li v-if="problems.length > 30" class="faded">
-            {{ say('classes.andProblemsMore', { problems: problems.length - 30 }) }}
-          </li>
-        </ul>
-      </div>
+          <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+          <table v-if="source !== 'list' && rosters.length" class="ruled">
+            <thead>
+              <tr>
+                <th>{{ source === 'roster' ? say('classes.inRoster') : say('classes.inFile') }}</th>
+                <th class="figures">{{ say('common.students') }}</th>
+                <th>{{ say('classes.goes') }}</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="{ roster, source: listed } in listedClasses" :key="roster.key">
+                <td>
+                  {{ listed.title }}
+                  <span class="faded small">{{
+                    [listed.subject, listed.term].filter(Boolean).join(', ')
+                  }}</span>
+                </td>
+                <td class="figures">{{ roster.listed.length }}</td>
+                <td>
+                  <SelectField
+                    v-model="roster.target"
+                    :aria-label="say('classes.whereTitleGoes', { title: listed.title })"
+                    ><ElOption value="out" :label="say('classes.nowhere')" /><ElOption
+                      v-for="entry in classes"
+                      :key="entry.id"
+                      :value="entry.id"
+                      :label="`${entry.name}, ${entry.subject}`" /><ElOption
+                      value="new"
+                      :label="say('classes.aNewClass')"
+                  /></SelectField>
+                </td>
+              </tr>
+            </tbody>
+          </table>
+          <ul v-if="problems.length" class="problems">
+            <li v-for="(problem, index) in problems.slice(0, 30)" :key="index" class="wrong">
+              {{
+                say('classes.fileLineLineMessage', {
+                  file: problem.file,
+                  line: problem.line,
+                  message: problem.message,
+                })
+              }}
+            </li>
+            <li v-if="problems.length > 30" class="faded">
+              {{ say('classes.andProblemsMore', { problems: problems.length - 30 }) }}
+            </li>
+          </ul>
+        </div>
+      </TabStrip>
     </template>
     <template #right>
       <p v-if="planWrong" class="wrong inset" role="alert">{{ planWrong }}</p>

@@ -15,6 +15,7 @@ import NewClassDialog from './NewClassDialog.vue';
 import RosterTable from './RosterTable.vue';
 import { useClass } from './useClass';
 import LoadingLines from '../shared/LoadingLines.vue';
+import TabStrip from '../../parts/TabStrip.vue';
 import { say } from '../../words/teacher';
 
 const route = useRoute();
@@ -143,40 +144,31 @@ const partWords = (schoolClass: ClassRow) => roles[schoolClass.part];
     <template #right>
       <LoadingLines v-if="!classes && !wrong && !listWrong" />
       <template v-if="openClass">
-        <div class="tabs" role="tablist" :aria-label="say('classes.pagesClass')">
-          <button
-            v-for="(words, key) in tabs"
-            :key="key"
-            role="tab"
-            :aria-selected="tab === key"
-            @click="tab = key"
-          >
-            {{ words }}
-          </button>
-        </div>
-        <RosterTable
-          v-if="tab === 'roster'"
-          :open-class="openClass"
-          :here="here"
-          :left="left"
-          :may-change="mayChange"
-          :act="act"
-        />
-        <GroupColumns
-          v-else-if="tab === 'groups'"
-          :open-class="openClass"
-          :here="here"
-          :may-change="mayChange"
-          :act="act"
-        />
-        <ClassAbout
-          v-else
-          :key="openClass.class.id"
-          :open-class="openClass"
-          :may-change="mayChange"
-          :act="act"
-          @gone="gone"
-        />
+        <TabStrip v-model="tab" :tabs="tabs" :label="say('classes.pagesClass')">
+          <RosterTable
+            v-if="tab === 'roster'"
+            :open-class="openClass"
+            :here="here"
+            :left="left"
+            :may-change="mayChange"
+            :act="act"
+          />
+          <GroupColumns
+            v-else-if="tab === 'groups'"
+            :open-class="openClass"
+            :here="here"
+            :may-change="mayChange"
+            :act="act"
+          />
+          <ClassAbout
+            v-else
+            :key="openClass.class.id"
+            :open-class="openClass"
+            :may-change="mayChange"
+            :act="act"
+            @gone="gone"
+          />
+        </TabStrip>
       </template>
       <EmptyNote v-else-if="classes?.length && !wrong" :title="say('classes.noClassOpen')">{{
         say('classes.chooseOneOnLeft')

@@ -1,7 +1,5 @@
 <script setup lang="ts">
 /** Sign-in slips: a new passcode for each chosen student, printed once, to be cut apart. */
-import { present } from '@oaken/core/certain';
-import QRCode from 'qrcode';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { computed, onMounted, onUnmounted, ref } from 'vue';
 import { onBeforeRouteLeave, useRoute } from 'vue-router';
@@ -13,6 +11,7 @@ import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
 import PrintDesk from '../print/PrintDesk.vue';
 import { fullName, useClass, type RosterRow } from './useClass';
+import QrCode from '../../parts/QrCode.vue';
 import { toggled } from '../../parts/toggled';
 import { say } from '../../words/teacher';
 
@@ -22,7 +21,6 @@ const { openClass, wrong: classWrong, open, here } = useClass(() => undefined);
 const { wrong, busy, act } = useDoing();
 const chosen = ref<number[]>([]);
 const slips = ref<Record<number, string>>({});
-const code = ref('');
 const address = computed(() => `${location.origin}/seat`);
 onMounted(async () => {
   await open(classId);
@@ -39,13 +37,6 @@ const all = (of: (student: RosterRow) => boolean) =>
 async function make(): Promise<void> {
   await act(async () => {
     const made = await call('makeSlips', { params: { classId }, body: { students: chosen.value } });
-    code.value = await QRCode.toString(
-      `${address.value}/sign-in?code=${present(openClass.value, say('classes.openClass')).class.code}`,
-      {
-        type: 'svg',
-        margin: 0,
-      },
-    );
     slips.value = Object.fromEntries(
       made.slips.map(({ studentId, passcode }) => [studentId, passcode]),
     );
@@ -72,7 +63,6 @@ onBeforeRouteLeave(() => {
     () => false,
   );
 });
-const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.value)}`);
 </script>
 
 <template>
@@ -160,7 +150,11 @@ const image = computed(() => `data:image/svg+xml;utf8,${encodeURIComponent(code.
             <dd class="secret">{{ slips[student.id] }}</dd>
           </dl>
         </div>
-        <img :src="image" :alt="say('classes.theAddressWithClass')" width="84" height="84" />
+        <QrCode
+          :text="`${address}/sign-in?code=${openClass.class.code}`"
+          :label="say('classes.theAddressWithClass')"
+          :size="92"
+        />
       </article>
     </div>
   </PrintDesk>
@@ -216,8 +210,5 @@ dd {
   font-weight: 700;
   letter-spacing: 0.08em;
   font-size: 1rem;
-}
-.slip img {
-  flex: none;
 }
 </style>

@@ -32,6 +32,7 @@ import NearNote from './NearNote.vue';
 import { useDraft } from './useDraft';
 import { factsOf, useItem } from './useItem';
 import { useNearCopies } from './useNearCopies';
+import TabStrip from '../../parts/TabStrip.vue';
 import { say } from '../../words/teacher';
 
 const router = useRouter();
@@ -220,45 +221,36 @@ const saveStatus = computed(() => {
       </fieldset>
     </template>
     <template #right>
-      <div class="tabs" role="tablist" :aria-label="say('items.previewDetails')">
-        <button
-          v-for="(name, key) in tabs"
-          :key="key"
-          role="tab"
-          :aria-selected="tab === key"
-          @click="tab = key"
-        >
-          {{ name }}
-        </button>
-      </div>
-      <div class="inset">
-        <NearNote v-if="tab === 'view'" :near="near" />
-        <ItemPreview
-          v-if="tab === 'view'"
-          :content="valid ?? content"
-          :problems="valid ? [] : problems"
-          name="preview"
-        />
-        <template v-else-if="tab === 'facts'">
-          <p>
-            <span class="label">{{ say('items.location') }}</span> {{ where }}
-            <button v-if="itemId === null" type="button" class="word" @click="choosing = true">
-              {{ say('items.change') }}
-            </button>
-          </p>
-          <FactsEditor v-model="facts" :problems="under(serverProblems, '/facts')" />
-        </template>
-        <ItemUses v-else-if="tab === 'uses'" :opened="opened" />
-        <ItemRevisions v-else :opened="opened" @compare="compare" />
-        <ComparedItem
-          v-if="compared"
-          :compared="compared"
-          :content="content"
-          :may-edit="mayEdit"
-          @take="goBackTo"
-          @close="compared = null"
-        />
-      </div>
+      <TabStrip v-model="tab" :tabs="tabs" :label="say('items.previewDetails')">
+        <div class="inset">
+          <NearNote v-if="tab === 'view'" :near="near" />
+          <ItemPreview
+            v-if="tab === 'view'"
+            :content="valid ?? content"
+            :problems="valid ? [] : problems"
+            name="preview"
+          />
+          <template v-else-if="tab === 'facts'">
+            <p>
+              <span class="label">{{ say('items.location') }}</span> {{ where }}
+              <button v-if="itemId === null" type="button" class="word" @click="choosing = true">
+                {{ say('items.change') }}
+              </button>
+            </p>
+            <FactsEditor v-model="facts" :problems="under(serverProblems, '/facts')" />
+          </template>
+          <ItemUses v-else-if="tab === 'uses'" :opened="opened" />
+          <ItemRevisions v-else :opened="opened" @compare="compare" />
+          <ComparedItem
+            v-if="compared"
+            :compared="compared"
+            :content="content"
+            :may-edit="mayEdit"
+            @take="goBackTo"
+            @close="compared = null"
+          />
+        </div>
+      </TabStrip>
     </template>
   </FacingPages>
   <FootingLine :label="say('common.item')">

@@ -1,153 +1,61 @@
 <script setup lang="ts">
-/** Everything that waits for my mark in one place, oldest first. */
+/** Everything that waits for my mark in one place, and what is done. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { plainText, shorten } from '@oaken/core/text';
-import { onMounted, ref } from 'vue';
-import { useDoing } from '../../client/useDoing';
+import { computed, onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
+import { useDoing } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import PageHead from '../shared/PageHead.vue';
-import { useWords } from '../shared/words';
+import TabStrip from '../../parts/TabStrip.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
+import PageHead from '../shared/PageHead.vue';
+import MarkedList from './MarkedList.vue';
+import ToMark from './ToMark.vue';
 import { say } from '../../words/teacher';
 
-const words = useWords();
+const route = useRoute();
+const router = useRouter();
 const list = ref<AnswerOf<typeof api.listMarking> | null>(null);
-const stem = (html: string) => shorten(plainText(html), 90);
 const { wrong, read } = useDoing();
-onMounted(async () => {
-  await read(async () => {
+onMounted(() =>
+  read(async () => {
     list.value = await call('listMarking', {});
-  });
+  }),
+);
+const tabs = { todo: say('marking.toDo'), done: say('marking.done') };
+const tab = computed<keyof typeof tabs>({
+  get: () => (route.query.show === 'done' ? 'done' : 'todo'),
+  set: (show) => void router.replace({ query: show === 'done' ? { show } : {} }),
 });
+const nothing = computed(
+  () =>
+    list.value !== null &&
+    list.value.waiting.length + list.value.seconds.length + list.value.unknown.length === 0,
+);
 </script>
 
 <template>
   <PageHead :title="say('marking.marking')" :where="say('marking.responsesMark')" />
-  <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-  <LoadingLines v-if="!list && !wrong" />
-  <EmptyNote
-    v-if="list && list.waiting.length + list.seconds.length + list.unknown.length === 0"
-    :title="say('marking.nothingMark')"
-    >{{ say('marking.textsDrawingsPhotosAppear') }}</EmptyNote
-  >
-  <div
-    v-else-if="list"
-    class="lists"
-    tabindex="0"
-    role="region"
-    :aria-label="say('marking.responsesMark')"
-  >
-    <section v-if="list.waiting.length">
-      <h2>{{ say('marking.toMarkOldestFirst') }}</h2>
-      <table class="ruled">
-        <thead>
-          <tr>
-            <th>{{ say('common.question') }}</th>
-            <th>{{ say('common.test') }}</th>
-            <th class="figures">{{ say('marking.toMark') }}</th>
-            <th class="figures">{{ say('marking.marked') }}</th>
-            <th>{{ say('marking.since') }}</th>
-            <th>
-              <span class="unseen">{{ say('marking.otherViews') }}</span>
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="line in list.waiting" :key="`${line.assignmentId} ${line.entry} ${line.part}`">
-            <td>
-              <RouterLink :to="`/marking/${line.assignmentId}/${line.entry}/${line.part}`">{{
-                stem(line.stem)
-              }}</RouterLink>
-            </td>
-            <td>
-              {{ line.title }} <span class="faded small">{{ line.recipients }}</span>
-            </td>
-            <td class="figures">{{ line.unmarked }}</td>
-            <td class="figures">{{ line.marked }}</td>
-            <td class="short">{{ words.time(line.oldest) }}</td>
-            <td>
-              <RouterLink :to="`/marking/${line.assignmentId}/students`" class="small short">{{
-                say('marking.studentByStudent')
-              }}</RouterLink>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
-    <section v-if="list.seconds.length">
-      <h2>{{ say('marking.secondMarkingColleagues') }}</h2>
-      <table class="ruled">
-        <tbody>
-          <tr v-for="line in list.seconds" :key="line.secondMarkingId">
-            <td>
-              <RouterLink :to="`/marking/second/${line.secondMarkingId}`">{{
-                stem(line.stem)
-              }}</RouterLink>
-            </td>
-            <td>{{ line.title }}</td>
-            <td class="figures">{{ say('marking.answers', { n: line.left }) }}</td>
-            <td class="faded">
-              {{
-                say('marking.requestedByRequestedBy', {
-                  requestedBy: line.requestedBy,
-                  requestedAt: words.time(line.requestedAt),
-                })
-              }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
-    <section v-if="list.unknown.length">
-      <h2>{{ say('marking.shortAnswersKeyDoes') }}</h2>
-      <p class="faded">{{ say('marking.theyEarnedNoPoints') }}</p>
-      <table class="ruled">
-        <thead>
-          <tr>
-            <th>{{ say('common.question') }}</th>
-            <th>{{ say('common.test') }}</th>
-            <th class="figures">{{ say('marking.answersTitle') }}</th>
-            <th class="figures">{{ say('common.students') }}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="line in list.unknown" :key="`${line.assignmentId} ${line.entry} ${line.part}`">
-            <td>
-              <RouterLink
-                :to="`/marking/${line.assignmentId}/${line.entry}/${line.part}/unknown`"
-                >{{ stem(line.stem) }}</RouterLink
-              >
-            </td>
-            <td>
-              {{ line.title }} <span class="faded small">{{ line.recipients }}</span>
-            </td>
-            <td class="figures">{{ line.answers }}</td>
-            <td class="figures">{{ line.students }}</td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
-  </div>
+  <TabStrip v-model="tab" :tabs="tabs" :label="say('marking.marking')">
+    <div class="lists" tabindex="0" role="region" :aria-label="tabs[tab]">
+      <MarkedList v-if="tab === 'done'" />
+      <template v-else>
+        <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+        <LoadingLines v-if="!list && !wrong" />
+        <EmptyNote v-if="nothing" :title="say('marking.nothingMark')">{{
+          say('marking.textsDrawingsPhotosAppear')
+        }}</EmptyNote>
+        <ToMark v-else-if="list" :list="list" />
+      </template>
+    </div>
+  </TabStrip>
 </template>
 
 <style scoped>
-.inset {
-  padding: 10px 24px;
-}
 .lists {
   flex: 1;
   overflow: auto;
   padding: 6px 24px 24px;
   background: var(--sheet);
-}
-td:first-child {
-  width: 46%;
-}
-.short {
-  white-space: nowrap;
-}
-h2 {
-  margin: 18px 0 6px;
 }
 </style>

@@ -21,6 +21,7 @@ import StandardResults from './StandardResults.vue';
 import StudentResults from './StudentResults.vue';
 import { useResults } from './useResults';
 import LoadingLines from '../shared/LoadingLines.vue';
+import TabStrip from '../../parts/TabStrip.vue';
 import { say } from '../../words/teacher';
 
 const route = useRoute();
@@ -29,7 +30,10 @@ const words = useWords();
 const session = useSession();
 const { assignmentId, sheetId, results, wrong, busy, filters, filter, all, load } = useResults();
 const base = sheetId ? `/results/sheet/${sheetId}` : `/results/${assignmentId}`;
-const tab = computed(() => String(route.params.tab || 'overview'));
+const tab = computed({
+  get: () => String(route.params.tab || 'overview'),
+  set: (id) => void router.replace({ path: `${base}/${id}`, query: { ...filters.value } }),
+});
 const tabs = computed(() => ({
   overview: say('results.overview'),
   items: say('common.itemsTitle'),
@@ -158,47 +162,38 @@ async function removeSheet(): Promise<void> {
       <ElButton v-else @click="removeSheet">{{ say('results.delete') }}</ElButton>
     </template>
   </PageHead>
-  <div class="tabs" role="tablist" :aria-label="say('common.results')">
-    <button
-      v-for="(name, id) in tabs"
-      :key="id"
-      role="tab"
-      :aria-selected="tab === id"
-      @click="router.replace({ path: `${base}/${id}`, query: { ...filters } })"
+  <TabStrip v-model="tab" :tabs="tabs" :label="say('common.results')">
+    <p v-if="results?.caution" class="caution">{{ results.caution }}</p>
+    <ResultFilters
+      v-if="results && assignment"
+      :results="results"
+      :filters="filters"
+      @filter="filter"
+      @all="all"
+    />
+    <div
+      ref="sheet"
+      class="sheet"
+      tabindex="0"
+      role="region"
+      :aria-label="say('common.results')"
+      :aria-busy="busy"
     >
-      {{ name }}
-    </button>
-    <span v-if="results?.caution" class="caution">{{ results.caution }}</span>
-  </div>
-  <ResultFilters
-    v-if="results && assignment"
-    :results="results"
-    :filters="filters"
-    @filter="filter"
-    @all="all"
-  />
-  <div
-    ref="sheet"
-    class="sheet"
-    tabindex="0"
-    role="region"
-    :aria-label="say('common.results')"
-    :aria-busy="busy"
-  >
-    <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
-    <LoadingLines v-if="!results && !wrong" :rows="10" />
-    <template v-if="results">
-      <OverviewResults v-if="tab === 'overview'" :results="results" :base="base" />
-      <ItemResults v-else-if="tab === 'items'" :results="results" />
-      <StudentResults v-else-if="tab === 'students'" ref="grid" :results="results" :base="base" />
-      <StandardResults
-        v-else-if="tab === 'standards' && assignmentId"
-        :results="results"
-        :filters="filters"
-      />
-      <CompareResults v-else :results="results" />
-    </template>
-  </div>
+      <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
+      <LoadingLines v-if="!results && !wrong" :rows="10" />
+      <template v-if="results">
+        <OverviewResults v-if="tab === 'overview'" :results="results" :base="base" />
+        <ItemResults v-else-if="tab === 'items'" :results="results" />
+        <StudentResults v-else-if="tab === 'students'" ref="grid" :results="results" :base="base" />
+        <StandardResults
+          v-else-if="tab === 'standards' && assignmentId"
+          :results="results"
+          :filters="filters"
+        />
+        <CompareResults v-else :results="results" />
+      </template>
+    </div>
+  </TabStrip>
   <FootingLine :label="say('results.figuresAllWhoHanded')">
     <template v-if="results">
       <span
@@ -232,14 +227,10 @@ async function removeSheet(): Promise<void> {
 </template>
 
 <style scoped>
-.tabs {
-  align-items: center;
-  padding: 0 16px;
-}
 .caution {
-  margin-left: auto;
+  margin: 0;
+  padding: 4px 24px;
   color: var(--partial-ink);
-  font-size: 0.88rem;
 }
 .sheet {
   flex: 1;

@@ -102,13 +102,17 @@ const later = computed(() => {
 });
 /** The page of the results that says more. */
 const pages = { complete: 'overview', flagged: 'items', 'not-begun': 'students' };
-const addressOf = ({ what, assignmentId }: Today['waiting'][number]) =>
-  what === 'to-mark' ? '/marking' : `/results/${assignmentId}/${pages[what]}`;
+function addressOf({ what, assignmentId, secondMarkingId }: Today['waiting'][number]): string {
+  if (what === 'to-mark') return '/marking';
+  if (what === 'second-marking') return `/marking/second/${secondMarkingId}`;
+  return `/results/${assignmentId}/${pages[what]}`;
+}
 const headings = {
   complete: say('today.resultsComplete'),
   flagged: say('today.checkKey'),
   'not-begun': say('today.notBegun'),
   'to-mark': say('today.toMark'),
+  'second-marking': say('desk.secondMarking'),
 };
 </script>
 
@@ -190,7 +194,7 @@ const headings = {
         <ul class="lines">
           <li
             v-for="matter in today?.waiting"
-            :key="matter.what + matter.assignmentId"
+            :key="`${matter.what} ${matter.assignmentId} ${matter.secondMarkingId}`"
             class="waiting"
             :class="matter.what"
           >
