@@ -170,6 +170,7 @@ export const api = {
   askHelp: attempts.askHelp,
   handIn: attempts.handIn,
   readReport: attempts.readReport,
+  listResults: results.listResults,
   readResults: results.readResults,
   exportResults: results.exportResults,
   readStandardResults: results.readStandardResults,

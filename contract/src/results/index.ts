@@ -18,6 +18,7 @@ export * from './answer';
 export * from './columns';
 export * from './exports';
 export * from './figure';
+export * from './list';
 export * from './standards';
 export * from './student';
 export * from './sheets';

@@ -40,3 +40,32 @@ export async function scoredEntries(
     { type: QueryTypes.SELECT, replacements: { ...wanted } },
   );
 }
+
+/**
+ * How the scores of assignments are spread: students by tenth of the points possible. SQL, because
+ * it counts every attempt of a year, of which ten numbers for each assignment are wanted.
+ */
+export async function spreadsOf(
+  database: Database,
+  assignmentIds: readonly number[],
+): Promise<Map<number, number[]>> {
+  if (assignmentIds.length === 0) return new Map();
+  const counted = await database.query<{ assignmentId: number; tenth: number; students: number }>(
+    `SELECT t.assignment_id AS assignmentId,
+            LEAST(9, GREATEST(0, FLOOR(10 * t.counted_points / t.max_points + 1e-9))) AS tenth,
+            COUNT(*) AS students
+       FROM attempts t
+      WHERE t.assignment_id IN (:assignmentIds) AND t.counts AND NOT t.excused AND t.max_points > 0
+        AND t.handed_in_at IS NOT NULL AND NOT EXISTS
+            (SELECT 1 FROM scores s WHERE s.attempt_id = t.id AND s.needs_marking)
+      GROUP BY assignmentId, tenth`,
+    { type: QueryTypes.SELECT, replacements: { assignmentIds } },
+  );
+  const spreads = new Map<number, number[]>();
+  for (const { assignmentId, tenth, students } of counted) {
+    const spread = spreads.get(assignmentId) ?? Array.from({ length: 10 }, () => 0);
+    spread[Number(tenth)] = Number(students);
+    spreads.set(assignmentId, spread);
+  }
+  return spreads;
+}

@@ -11,6 +11,7 @@ import { Download } from '../http/download';
 import { exportResults } from './exports';
 import { decideLateAnswers } from './late-answers';
 import { reportPdf, type ReportFacts } from './report-pdf';
+import { listResults } from './list';
 import { readResults } from './service';
 import { bringSheet, listSheets, readSheetResults, removeSheet } from './sheets';
 import { rate, readStandardResults } from './standards';
@@ -19,6 +20,7 @@ import { present } from '@oaken/core/certain';
 
 export function resultRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now } = context;
+  bind(api.listResults, ({ me }) => listResults(database, me));
   bind(api.readResults, ({ me, params, query }) =>
     readResults(database, me, params.assignmentId, now(), query),
   );

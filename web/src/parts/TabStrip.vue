@@ -36,7 +36,7 @@ onMounted(() =>
 .tab-strip :deep(> .el-tabs__header) {
   flex: none;
   margin: 0;
-  padding: 0 8px;
+  padding: 0 24px;
   border-bottom: var(--line);
   background: var(--paper);
 }

@@ -44,7 +44,7 @@ const height = computed(() => `${Math.round(100 * (props.share ?? 0))}%`);
   overflow: hidden;
   vertical-align: middle;
 }
-.waits::after {
+.needsMarking::after {
   content: '';
   position: absolute;
   top: 0;

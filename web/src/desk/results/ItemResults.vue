@@ -97,7 +97,7 @@ function withoutBars({ asks, content }: ItemResult): string {
           </td>
           <td class="facility" :title="figureTitle(item.facility)">
             <template v-if="item.facility.value !== null">
-              <b>{{ figureText(item.facility) }}</b>
+              <b>{{ percent(item.facility.value) }}</b>
               <svg viewBox="0 0 100 14" class="bar" aria-hidden="true">
                 <rect x="0" y="4" width="100" height="6" class="track" />
                 <rect x="0" y="4" :width="100 * item.facility.value" height="6" class="level" />

@@ -45,7 +45,7 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
         <AllFigures v-if="figuresOpen" :results="results" />
       </section>
       <section>
-        <ResultCharts :results="results" />
+        <ResultCharts :results="results" :base="base" />
         <template v-if="atEdge.length">
           <h2 class="gap">{{ say('results.nearEdgeBand') }}</h2>
           <p class="faded small">

@@ -12,6 +12,7 @@ import { use } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { computed } from 'vue';
 import VChart from 'vue-echarts';
+import { useRouter } from 'vue-router';
 import { theme } from '../../theme/theme';
 import { percent } from '../shared/words';
 import { say } from '../../words/teacher';
@@ -25,7 +26,11 @@ use([
   MarkLineComponent,
   SVGRenderer,
 ]);
-const props = defineProps<{ results: ResultsAnswer }>();
+const props = defineProps<{ results: ResultsAnswer; base: string }>();
+const router = useRouter();
+/** An item that is plotted opens where all of them are listed. */
+const openItem = ({ data }: { data?: unknown }) =>
+  router.push(`${props.base}/items?item=${(data as [number, number, number])[2]}`);
 
 const colours = computed(() => {
   void theme.value;
@@ -81,6 +86,14 @@ const distribution = computed(() => ({
     },
   ],
 }));
+/** Share of the points, discrimination and number of each item that has both. */
+const plotted = computed(() =>
+  props.results.items.flatMap((item): [number, number, number][] =>
+    item.facility.value === null || item.itemRest.value === null
+      ? []
+      : [[item.facility.value, item.itemRest.value, item.number]],
+  ),
+);
 const scatter = computed(() => ({
   aria: { enabled: true },
   textStyle: { fontFamily: fontOf() },
@@ -124,11 +137,7 @@ const scatter = computed(() => ({
         fontSize: 11,
       },
       itemStyle: { color: 'transparent', borderColor: colours.value.secure, borderWidth: 1.5 },
-      data: props.results.items.flatMap((item) =>
-        item.facility.value === null || item.itemRest.value === null
-          ? []
-          : [[item.facility.value, item.itemRest.value, item.number]],
-      ),
+      data: plotted.value,
     },
   ],
 }));
@@ -157,7 +166,28 @@ const scatter = computed(() => ({
     </figure>
     <figure>
       <figcaption>{{ say('results.itemsByFacilityDiscrimination') }}</figcaption>
-      <VChart class="chart" :option="scatter" autoresize />
+      <VChart class="chart" :option="scatter" autoresize @click="openItem" />
+      <p class="faded small">{{ say('results.pressItemToOpen') }}</p>
+      <table class="unseen">
+        <caption>
+          {{
+            say('results.itemsByFacilityDiscrimination')
+          }}
+        </caption>
+        <tbody>
+          <tr v-for="[facility, discrimination, number] in plotted" :key="number">
+            <th>
+              {{
+                say('results.itemAtPlace', {
+                  number,
+                  share: percent(facility),
+                  discrimination: discrimination.toFixed(2),
+                })
+              }}
+            </th>
+          </tr>
+        </tbody>
+      </table>
     </figure>
   </div>
 </template>

@@ -1,31 +1,28 @@
 <script setup lang="ts">
 import type { AnswerOf, api } from '@oaken/contract';
-import type { AssignmentRow } from '@oaken/contract/assignments';
 import { listing } from '@oaken/core/text';
-import { computed, onMounted, ref } from 'vue';
+import { onMounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
-import TallyBox from '../../parts/TallyBox.vue';
 import { percent, useWords } from '../shared/words';
+import SpreadBars from './SpreadBars.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const words = useWords();
-const assignments = ref<AssignmentRow[] | null>(null);
+const assignments = ref<AnswerOf<typeof api.listResults>['results'] | null>(null);
 const sheets = ref<AnswerOf<typeof api.listSheets>['sheets']>([]);
 const { wrong, read } = useDoing();
 onMounted(async () => {
   await read(async () => {
-    assignments.value = (await call('listAssignments', {})).assignments;
-    sheets.value = (await call('listSheets', {})).sheets;
+    const [begun, imported] = await Promise.all([call('listResults', {}), call('listSheets', {})]);
+    assignments.value = begun.results;
+    sheets.value = imported.sheets;
   });
 });
-const withWork = computed(
-  () => assignments.value?.filter(({ handedIn, working }) => handedIn + working > 0) ?? [],
-);
 </script>
 
 <template>
@@ -34,7 +31,7 @@ const withWork = computed(
   >
   <div class="one-sheet">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <EmptyNote v-if="assignments && withWork.length === 0" :title="say('results.noResultsYet')">{{
+    <EmptyNote v-if="assignments?.length === 0" :title="say('results.noResultsYet')">{{
       say('results.theyAppearHereAs')
     }}</EmptyNote>
     <LoadingLines v-else-if="!assignments && !wrong" />
@@ -47,10 +44,11 @@ const withWork = computed(
           <th>{{ say('results.window') }}</th>
           <th class="figures">{{ say('common.handedInTitle') }}</th>
           <th class="figures">{{ say('results.mean') }}</th>
+          <th>{{ say('results.spreadOfScores') }}</th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="assignment in withWork" :key="assignment.id">
+        <tr v-for="assignment in assignments" :key="assignment.id">
           <td>
             <RouterLink :to="`/results/${assignment.id}`" class="title-link">{{
               assignment.title
@@ -68,14 +66,9 @@ const withWork = computed(
             }}
           </td>
           <td class="figures">
-            <template v-if="assignment.meanShare !== null"
-              >{{ percent(assignment.meanShare) }}
-              <TallyBox
-                :share="assignment.meanShare"
-                :label="say('results.meanMeanShare', { meanShare: percent(assignment.meanShare) })"
-            /></template>
-            <template v-else>—</template>
+            {{ percent(assignment.meanShare) }}
           </td>
+          <td><SpreadBars :spread="assignment.spread" /></td>
         </tr>
       </tbody>
     </table>
@@ -97,7 +90,7 @@ const withWork = computed(
   </div>
   <FootingLine :label="say('common.totals')"
     ><span
-      ><b>{{ say('results.assignments', { n: withWork.length }) }}</b>
+      ><b>{{ say('results.assignments', { n: assignments?.length ?? 0 }) }}</b>
       {{ say('results.withResults') }}</span
     ></FootingLine
   >

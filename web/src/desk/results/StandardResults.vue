@@ -10,10 +10,11 @@ import { computed, ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
-import TallyBox from '../../parts/TallyBox.vue';
 import { failed } from '../shared/undo';
-import { percent, useWords } from '../shared/words';
+import { percent } from '../shared/words';
+import OverTimeLine from './OverTimeLine.vue';
 import ShareLine from './ShareLine.vue';
+import StandardsGrid from './StandardsGrid.vue';
 import type { FilterName } from './useResults';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
@@ -24,10 +25,14 @@ const props = defineProps<{
 }>();
 type Own = AnswerOf<typeof api.readStandardResults>;
 type Standard = Own['standards'][number];
-const words = useWords();
 const assignmentId = present(props.results.assignment, 'assignment').id;
 const standards = ref<Own | null>(null);
 const over = ref<'this' | 'all'>('this');
+const shape = ref<'lines' | 'students'>('lines');
+const shapes = [
+  { value: 'lines', label: say('results.byStandard') },
+  { value: 'students', label: say('results.studentsByStandards') },
+];
 const open = ref<string | null>(null);
 const { wrong, read } = useDoing();
 
@@ -87,6 +92,11 @@ async function rate(standard: Standard, studentId: number, rating: number | null
       <span v-if="standards && over === 'all'" class="faded small">{{
         say('results.assignments', { n: standards.assignments })
       }}</span>
+      <ElSegmented
+        v-model="shape"
+        :options="shapes"
+        :aria-label="say('results.howStandardsShown')"
+      />
       <RouterLink :to="`/results/${assignmentId}/follow-up`">{{
         say('results.followUpPracticeWhat')
       }}</RouterLink>
@@ -97,6 +107,11 @@ async function rate(standard: Standard, studentId: number, rating: number | null
       :title="say('results.noStandardsHere')"
       >{{ say('results.theItemsThisTest') }}</EmptyNote
     >
+    <StandardsGrid
+      v-else-if="standards && shape === 'students'"
+      :standards="standards.standards"
+      :assignment-id="assignmentId"
+    />
     <table v-else-if="standards" class="ruled">
       <thead>
         <tr>
@@ -141,24 +156,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
               {{ sure(entry.all) }}, {{ say('results.answersCounted', { n: entry.all.answers }) }}
             </td>
             <td v-if="over === 'all'">
-              <span
-                v-for="time in entry.overTime"
-                :key="time.assignmentId"
-                class="time"
-                :title="
-                  say('results.titleAtShareOn', {
-                    n: time.earned.items,
-                    title: time.title,
-                    at: words.time(time.at),
-                    share: percent(time.earned.share),
-                  })
-                "
-              >
-                <TallyBox
-                  :share="time.earned.share"
-                  :label="`${time.title}: ${percent(time.earned.share)}`"
-                />
-              </span>
+              <OverTimeLine :times="entry.overTime" />
             </td>
           </tr>
           <tr
@@ -222,7 +220,8 @@ async function rate(standard: Standard, studentId: number, rating: number | null
 }
 .bar {
   display: flex;
-  gap: 20px;
+  flex-wrap: wrap;
+  gap: 8px 20px;
   align-items: center;
   margin-bottom: 8px;
 }
@@ -246,9 +245,6 @@ async function rate(standard: Standard, studentId: number, rating: number | null
 }
 .rating {
   margin-left: 14px;
-}
-.time + .time {
-  margin-left: 3px;
 }
 .note {
   max-width: 70ch;
