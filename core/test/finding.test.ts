@@ -90,11 +90,11 @@ describe('filters and counts', () => {
     fc.option(arbitrary, { nil: undefined, freq: 2 });
   const filters = fc.record({
     framework: optional(some([1, 2])),
-    standard: optional(some([1, 2, 3, 5])),
+    standard: optional(fc.uniqueArray(some([1, 2, 3, 5]))),
     grades: optional(fc.uniqueArray(some([5, 6, 7]))),
     subject: optional(some(['Reading', 'Nothing'])),
-    kind: optional(some(partKinds.slice(0, 2))),
-    depth: optional(some([1, 2])),
+    kind: optional(fc.uniqueArray(some(partKinds.slice(0, 3)))),
+    depth: optional(fc.uniqueArray(some([1, 2]))),
     markedBy: optional(some(['hand', 'machine'] as const)),
     has: optional(some(media)),
     passage: optional(fc.boolean()),
@@ -114,12 +114,14 @@ describe('filters and counts', () => {
     framework: (findableItem, wanted) =>
       findableItem.standards.some((s) => (s === 5 ? 2 : 1) === wanted),
     standard: (findableItem, wanted) =>
-      findableItem.standards.some((s) => below[wanted]!.includes(s)),
+      wanted.length === 0 ||
+      findableItem.standards.some((s) => wanted.some((standard) => below[standard]!.includes(s))),
     grades: (findableItem, wanted) =>
       wanted.length === 0 || findableItem.grades.some((grade) => wanted.includes(grade)),
     subject: (findableItem, wanted) => findableItem.subject === wanted,
-    kind: (findableItem, wanted) => findableItem.kind === wanted,
-    depth: (findableItem, wanted) => findableItem.depth === wanted,
+    kind: (findableItem, wanted) => wanted.length === 0 || wanted.includes(findableItem.kind),
+    depth: (findableItem, wanted) =>
+      wanted.length === 0 || wanted.includes(findableItem.depth ?? 0),
     markedBy: (findableItem, wanted) => findableItem.markedBy === wanted,
     has: (findableItem, wanted) => Math.floor(findableItem.media / mediaBits[wanted]) % 2 === 1,
     passage: (findableItem, wanted) => findableItem.hasPassage === wanted,
@@ -267,6 +269,19 @@ describe('words', () => {
     // A plain word is a word as well as a segment of a code.
     expect(new Set(ask(index, { words: 'rat' }).ids)).toEqual(new Set([1, 2, 3]));
     expect(ask(index, { words: 'ma7' }).ids).toEqual([2]);
+  });
+
+  test('two codes mean one or the other, and what they stand for is told', () => {
+    const index = indexOf([
+      plain,
+      { ...plain, id: 2, standards: [4] },
+      { ...plain, id: 3, standards: [5] },
+    ]);
+    const { ids, matchedStandards } = ask(index, { words: 'ma6rat2 ma7rat2' });
+    expect(ids).toEqual([1, 2]);
+    expect(matchedStandards).toEqual(expect.arrayContaining([...plain.standards, 4]));
+    expect(matchedStandards).not.toContain(5);
+    expect(ask(index, { words: 'ma6rat2 ma7rat2 nowhere' }).ids).toEqual([]);
   });
 
   test('every word must match; accents, capitals and endings do not matter', () => {

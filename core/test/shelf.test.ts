@@ -27,10 +27,10 @@ const maybe = <T>(arbitrary: fc.Arbitrary<T>) => fc.option(arbitrary, { nil: und
 const filters: fc.Arbitrary<ShelfFilters> = fc.record({
   words: maybe(fc.constantFrom('rat', 'rates riv', 'sand', 'PERCENT')),
   shelf: maybe(fc.constantFrom('mine', 'school')),
-  standard: maybe(fc.constantFrom(1, 4)),
+  standard: maybe(fc.subarray([1, 4])),
   grades: maybe(fc.subarray([5, 6])),
   subject: maybe(fc.constantFrom('Mathematics', 'Geography')),
-  kind: maybe(fc.constantFrom('quiz', 'test')),
+  kind: maybe(fc.subarray(['quiz', 'test'] as const)),
   size: maybe(fc.constantFrom(...sizeBands.map(({ id }) => id))),
   machine: maybe(fc.boolean()),
   has: maybe(fc.constantFrom('picture', 'sound')),
@@ -47,10 +47,11 @@ function fits(shelvedTest: ShelvedTest, wanted: ShelfFilters): boolean {
       .split(' ')
       .every((typed) => words.some((word) => word.startsWith(typed))) &&
     (wanted.shelf === undefined || shelvedTest.shelf === wanted.shelf) &&
-    (wanted.standard === undefined || shelvedTest.standards.includes(wanted.standard)) &&
+    (!wanted.standard?.length ||
+      wanted.standard.some((standard) => shelvedTest.standards.includes(standard))) &&
     (!wanted.grades?.length || wanted.grades.some((grade) => shelvedTest.grades.includes(grade))) &&
     (wanted.subject === undefined || shelvedTest.subject === wanted.subject) &&
-    (wanted.kind === undefined || shelvedTest.kind === wanted.kind) &&
+    (!wanted.kind?.length || wanted.kind.includes(shelvedTest.kind)) &&
     (band === undefined || (shelvedTest.items >= band.from && shelvedTest.items < band.to)) &&
     (wanted.machine === undefined || shelvedTest.machine === wanted.machine) &&
     (wanted.has === undefined || shelvedTest.media.includes(wanted.has)) &&
@@ -82,11 +83,12 @@ test('the shelf finds what fits, in its order, and counts what each other choice
           list.find(([entry]) => entry === value)?.[1] ?? 0;
         for (const kind of ['quiz', 'test', 'worksheet'] as const)
           expect(counted(counts.kind, kind)).toBe(
-            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, kind })).length,
+            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, kind: [kind] })).length,
           );
         for (const standard of [1, 2, 3, 4])
           expect(counted(counts.standard, standard)).toBe(
-            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, standard })).length,
+            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, standard: [standard] }))
+              .length,
           );
         for (const { id } of sizeBands)
           expect(counted(counts.size, id)).toBe(

@@ -11,6 +11,7 @@ const pageOf = (from: number, change: object = {}) => ({
   items: [{ id: from + 1 }, { id: from + 2 }],
   counts: from === 0 ? { kinds: [['numeric', 12]] } : null,
   matched: ['ratio'],
+  matchedStandards: [],
   mended: [],
   ...change,
 });

@@ -3,7 +3,15 @@ import { shelfOrders, shelves, sizeBands } from '@oaken/core/shelf';
 import { testKinds } from '@oaken/core/assessments';
 import { z } from 'zod';
 import { reaches } from '../banks/shelves';
-import { clientKey, endpoint, id, idInPath, instant } from '../endpoint/define';
+import {
+  clientKey,
+  endpoint,
+  id,
+  idInPath,
+  instant,
+  listInQuery,
+  numbersInQuery,
+} from '../endpoint/define';
 
 const testId = z.object({ testId: idInPath });
 
@@ -37,32 +45,30 @@ export type TestRow = z.infer<typeof testRow>;
 
 const tally = <T extends z.ZodType>(choice: T) => z.array(z.tuple([choice, z.number()]));
 
-const gradesInAddress = z
-  .string()
-  .max(60)
-  .transform((list) => list.split(',').filter(Boolean).map(Number))
-  .pipe(z.array(z.int().min(0).max(13)));
+/** What can be asked of the shelf. */
+export const shelfSearch = z.object({
+  words: z.string().trim().max(200).optional(),
+  shelf: z.enum(shelves).optional(),
+  /** Any of these, each with everything below it. */
+  standard: numbersInQuery().optional(),
+  grades: numbersInQuery(13).optional(),
+  subject: z.string().max(60).optional(),
+  kind: listInQuery(z.enum(testKinds)).optional(),
+  size: z.enum(sizeBands.map((sizeBand) => sizeBand.id) as [string, ...string[]]).optional(),
+  machine: z.enum(['yes', 'no']).optional(),
+  has: z.enum(media).optional(),
+  /** A folder with everything below it. */
+  folder: idInPath.optional(),
+  sort: z.enum(shelfOrders).default('newest'),
+  from: z.coerce.number().int().min(0).max(1_000_000).default(0),
+});
 
 export const searchTests = endpoint({
   method: 'GET',
   path: '/api/tests',
   who: 'teacher',
   does: 'Finds tests: mine, my school’s and everybody’s, with counts for each choice of the other filters.',
-  query: z.object({
-    words: z.string().trim().max(200).optional(),
-    shelf: z.enum(shelves).optional(),
-    standard: idInPath.optional(),
-    grades: gradesInAddress.optional(),
-    subject: z.string().max(60).optional(),
-    kind: z.enum(testKinds).optional(),
-    size: z.enum(sizeBands.map((sizeBand) => sizeBand.id) as [string, ...string[]]).optional(),
-    machine: z.enum(['yes', 'no']).optional(),
-    has: z.enum(media).optional(),
-    /** A folder with everything below it. */
-    folder: idInPath.optional(),
-    sort: z.enum(shelfOrders).default('newest'),
-    from: z.coerce.number().int().min(0).max(1_000_000).default(0),
-  }),
+  query: shelfSearch,
   answer: z.object({
     total: z.number(),
     tests: z.array(testRow),

@@ -1,14 +1,7 @@
 import { difficultyBands, orders, itemRestCorrelationBands, usesBands } from '@oaken/core/finding';
 import { itemContent, markers, media, partKinds } from '@oaken/core/items';
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant } from '../endpoint/define';
-
-/** A list in an address: `grades=6,7`. */
-const numbers = z
-  .string()
-  .max(200)
-  .transform((list) => list.split(',').filter(Boolean).map(Number))
-  .pipe(z.array(z.int().min(0).max(4_294_967_295)));
+import { endpoint, id, idInPath, instant, listInQuery, numbersInQuery } from '../endpoint/define';
 
 /** A day in an address, as the school counts it: `2026-09-01`. */
 const dayInAddress = z.iso.date('Write the day like 2026-09-01.');
@@ -19,12 +12,13 @@ const band = (list: readonly { id: string }[]) =>
 export const filters = z.object({
   words: z.string().trim().max(200).optional(),
   framework: idInPath.optional(),
-  /** A standard with everything below it. */
-  standard: idInPath.optional(),
-  grades: numbers.optional(),
+  /** Any of these standards, each with everything below it: `standard=12,15`. */
+  standard: numbersInQuery().optional(),
+  grades: numbersInQuery(13).optional(),
   subject: z.string().max(60).optional(),
-  kind: z.enum(partKinds).optional(),
-  depth: z.coerce.number().int().min(1).max(4).optional(),
+  /** Any of these: `kind=numeric,text`. */
+  kind: listInQuery(z.enum(partKinds)).optional(),
+  depth: numbersInQuery(4).optional(),
   markedBy: z.enum(markers).optional(),
   has: z.enum(media).optional(),
   passage: z.enum(['yes', 'no']).optional(),
@@ -115,6 +109,8 @@ export const searchItems = endpoint({
       .nullable(),
     /** The words that matched, as they stand in the items. */
     matched: z.array(z.string()),
+    /** The standards of these items that a typed code stood for. */
+    matchedStandards: z.array(id),
     /** Typed words that stand in no item, and what was taken for them. */
     mended: z.array(z.object({ typed: z.string(), taken: z.array(z.string()) })),
   }),

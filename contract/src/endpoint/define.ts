@@ -102,6 +102,24 @@ export const instant = z
   .max(latest, 'This date is too far ahead.');
 export const instantInQuery = z.coerce.number().pipe(instant);
 
+/** A list in an address: `grades=6,7`. An empty one asks for nothing. */
+export const listInQuery = <Choice extends z.ZodType<unknown, string>>(choice: Choice) =>
+  z
+    .string()
+    .max(400)
+    .transform((list) => list.split(',').filter(Boolean))
+    .pipe(z.array(choice).max(50));
+
+/** Whole numbers in an address: `standard=12,15`. */
+export const numbersInQuery = (largest = 4_294_967_295) =>
+  listInQuery(
+    z
+      .string()
+      .regex(/^\d{1,10}$/, 'Write whole numbers, separated by commas.')
+      .transform(Number)
+      .pipe(z.int().max(largest)),
+  );
+
 /** The id of an entry, part or form inside of a document; empty where the first is meant. */
 export const shortId = z.string().regex(/^[A-Za-z0-9_-]{0,24}$/, 'That is not an id.');
 

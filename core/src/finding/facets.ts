@@ -134,6 +134,14 @@ export class Facets {
         if (standards.size === 1 || (!seen.has(slot) && seen.add(slot))) yield slot;
   }
 
+  /** Ids of these standards with everything below them. */
+  withBelow(standards: Iterable<number>): number[] {
+    const below = new Set<number>();
+    for (const standard of standards)
+      for (const id of this.standards.below(standard)) below.add(id);
+    return [...below];
+  }
+
   /** Whether an item lies in one of these banks. */
   readable(banks: readonly number[]): (slot: number) => boolean {
     const may = new Uint8Array(this.banks.list.length + 1);
@@ -157,8 +165,13 @@ export class Facets {
     if (q.grades?.length) failing.meets(bit.grades, this.grades, gradeMask(q.grades));
     if (q.subject !== undefined)
       failing.equal(bit.subject, this.subject, this.subjects.find(q.subject));
-    if (q.kind !== undefined) failing.equal(bit.kind, this.kind, partKinds.indexOf(q.kind));
-    if (q.depth !== undefined) failing.equal(bit.depth, this.depth, q.depth);
+    if (q.kind?.length)
+      failing.among(
+        bit.kind,
+        this.kind,
+        q.kind.map((kind) => partKinds.indexOf(kind)),
+      );
+    if (q.depth?.length) failing.among(bit.depth, this.depth, q.depth);
     if (q.markedBy !== undefined)
       failing.equal(bit.markedBy, this.markedBy, markers.indexOf(q.markedBy));
     if (q.has !== undefined) failing.meets(bit.has, this.media, mediaBits[q.has]);
@@ -188,9 +201,10 @@ export class Facets {
       const folder = this.folder.all;
       failing.refuse(bit.folder, (slot) => inside.has(folder[slot] ?? -1));
     }
-    if (q.standard !== undefined) {
+    if (q.standard?.length) {
       const inside = this.scratch.take('inside', Uint8Array, slots);
-      for (const slot of this.below[this.standards.number(q.standard)]?.all ?? []) inside[slot] = 1;
+      for (const standard of q.standard)
+        for (const slot of this.below[this.standards.number(standard)]?.all ?? []) inside[slot] = 1;
       failing.unmarked(bit.standard, inside);
     }
     if (q.tag !== undefined) {

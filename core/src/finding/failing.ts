@@ -1,5 +1,7 @@
 import type { Numbers } from './columns';
 
+/** No value at all. */
+const none = 255;
 const mark = (fails: Uint32Array, slot: number, facet: number) => {
   fails[slot] = (fails[slot] ?? 0) | facet;
 };
@@ -24,6 +26,16 @@ export class Failing {
     const { fails, slots } = this;
     const values = column.all;
     for (let slot = 0; slot < slots; slot++) if (values[slot] !== wanted) mark(fails, slot, facet);
+  }
+
+  /** @param allowed the values that pass; below 256 */
+  among(facet: number, column: Numbers, allowed: readonly number[]): void {
+    const passes = new Uint8Array(256);
+    for (const value of allowed) passes[value] = 1;
+    const { fails, slots } = this;
+    const values = column.all;
+    for (let slot = 0; slot < slots; slot++)
+      if (passes[values[slot] ?? none] !== 1) mark(fails, slot, facet);
   }
 
   meets(facet: number, column: Numbers, mask: number): void {

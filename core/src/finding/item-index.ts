@@ -175,6 +175,7 @@ export class ItemIndex {
           ? null
           : this.facets.counts(passing.subarray(0, total), failing()),
       matched: words?.matched ?? [],
+      matchedStandards: this.facets.withBelow(words?.standards ?? []),
       mended: words?.mended ?? [],
     };
   }

@@ -7,6 +7,8 @@ export interface Match {
   /** For each slot: 0 when it does not match, else how well it does; until the next search. */
   scores: Float64Array;
   matched: string[];
+  /** What typed codes and the strands that words name stand for. */
+  standards: number[];
   mended: { typed: string; taken: string[] }[];
 }
 
@@ -25,7 +27,8 @@ const mostWords = 12;
 
 /**
  * Scores items by Okapi BM25 (k1 = 1.2, b = 0.75; Robertson and Zaragoza 2009, values as is common practice) with the
- * fields' weights as term frequencies. Every word has to match: by itself, by its beginning, or as a standard's code;
+ * fields' weights as term frequencies. Every word has to match: by itself, by its beginning, or as a standard's code,
+ * of which one must;
  * only a word that is found nowhere is taken for one that is nearly spelt like it.
  *
  * @returns null when `typed` holds no word
@@ -59,13 +62,15 @@ export function match(typed: string, index: Searchable): Match | null {
     });
   };
 
-  for (const meant of standards) {
+  // Two codes mean one or the other: no teacher looks for the few items that stand under both.
+  const meant = new Set(standards.flatMap((codes) => [...codes]));
+  if (standards.length > 0) {
     for (const slot of index.under(meant)) hit(slot, 8);
     turn++;
   }
   for (const word of rest) {
     const named = index.codes.named(word);
-    if (named) for (const slot of index.under(named)) hit(slot, 4);
+    for (const slot of named ? index.under(named) : []) hit(slot, 4);
     let candidates = index.vocabulary.startingWith(word);
     if (candidates.length === 0 && !named) {
       candidates = index.vocabulary.nearly(word);
@@ -81,5 +86,5 @@ export function match(typed: string, index: Searchable): Match | null {
     turn++;
   }
   for (let slot = 0; slot < index.slots; slot++) if (hits[slot] !== turn) scores[slot] = 0;
-  return { scores, matched: [...matched], mended };
+  return { scores, matched: [...matched], standards: [...meant], mended };
 }

@@ -11,15 +11,17 @@ export const orders = [
 ] as const;
 export type Order = (typeof orders)[number];
 
-/** The filters that a search can set; what is left out lets everything through. */
+/** The filters that a search can set; what is left out, or an empty list, lets everything through. */
 export interface Filters {
   framework?: number | undefined;
-  /** A standard with everything below it. */
-  standard?: number | undefined;
+  /** Any of these standards, each with everything below it. */
+  standard?: readonly number[] | undefined;
   grades?: readonly number[] | undefined;
   subject?: string | undefined;
-  kind?: PartKind | undefined;
-  depth?: number | undefined;
+  /** Any of these. */
+  kind?: readonly PartKind[] | undefined;
+  /** Any of these. */
+  depth?: readonly number[] | undefined;
   markedBy?: MarkedBy | undefined;
   has?: Medium | undefined;
   passage?: boolean | undefined;
@@ -73,6 +75,8 @@ export interface Found {
   counts: Counts | null;
   /** The words that matched, as they stand in the items; for marking. */
   matched: string[];
+  /** The standards that typed codes stood for, each with everything below it; for marking. */
+  matchedStandards: number[];
   /** Typed words that stand in no item, with what was taken for them. */
   mended: { typed: string; taken: string[] }[];
 }

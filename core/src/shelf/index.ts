@@ -40,10 +40,12 @@ export interface ShelvedTest {
 export interface ShelfFilters {
   words?: string | undefined;
   shelf?: Shelf | undefined;
-  standard?: number | undefined;
+  /** Any of these, each with everything below it. */
+  standard?: readonly number[] | undefined;
   grades?: readonly number[] | undefined;
   subject?: string | undefined;
-  kind?: TestKind | undefined;
+  /** Any of these. */
+  kind?: readonly TestKind[] | undefined;
   size?: string | undefined;
   machine?: boolean | undefined;
   has?: Medium | undefined;

@@ -18,9 +18,9 @@ async function questionOf(
 ): Promise<Question> {
   const banks = await usableBanks(database, me);
   return {
-    standard: search.standard ?? undefined,
+    standard: search.standard === null ? undefined : [search.standard],
     grades: search.grade === null ? undefined : [search.grade],
-    depth: search.depth ?? undefined,
+    depth: search.depth === null ? undefined : [search.depth],
     bank: search.bank ?? undefined,
     // Nobody draws what a teacher has to mark by hand for some and not for others.
     markedBy: 'machine',

@@ -82,7 +82,11 @@ export async function searchItems(context: Context, me: SignedIn, wanted: Search
   // Counts stand beside the first page; they would be the same for every other.
   const page = await context.finder.find({ ...question, counted: question.from === 0 });
   const { total, counts, matched, mended, ids } = page;
-  return { total, counts, matched, mended, items: await readItemsIn(context.database, banks, ids) };
+  const items = await readItemsIn(context.database, banks, ids);
+  const meant = new Set(page.matchedStandards);
+  const shown = new Set(items.flatMap(({ standards }) => standards.map(({ id }) => id)));
+  const matchedStandards = [...shown].filter((id) => meant.has(id));
+  return { total, counts, matched, matchedStandards, mended, items };
 }
 
 export async function findItems(context: Context, me: SignedIn, wanted: Search) {

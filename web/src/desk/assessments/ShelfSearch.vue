@@ -7,6 +7,7 @@ import { computed } from 'vue';
 import { mediumWords } from '../banks/filterWords';
 import { useLibrary } from '../library/library';
 import { noFilters, type useShelf } from './useShelf';
+import SeveralField from '../../parts/SeveralField.vue';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
 
@@ -24,9 +25,11 @@ const struck = computed(() =>
       text: say('tests.gradeGrades', { grades: filters.grades.join(' or ') }),
       strike: () => (filters.grades = []),
     },
-    filters.standard !== null && {
-      text: library.standards.get(filters.standard)?.code ?? say('tests.aStandard'),
-      strike: () => (filters.standard = null),
+    filters.standard.length > 0 && {
+      text: filters.standard
+        .map((id) => library.standards.get(id)?.code ?? say('tests.aStandard'))
+        .join(' or '),
+      strike: () => (filters.standard = []),
     },
     filters.folder !== null && {
       text: say('tests.inName', {
@@ -35,6 +38,9 @@ const struck = computed(() =>
       strike: () => (filters.folder = null),
     },
   ].filter((part) => part !== false),
+);
+const kindChoices = computed(() =>
+  testKinds.map((kind) => ({ value: kind, name: kind, n: tally('kind').get(kind) ?? 0 })),
 );
 const clear = () =>
   Object.assign(filters, noFilters(), { shelf: filters.shelf, sort: filters.sort });
@@ -56,13 +62,13 @@ const clear = () =>
         :value="subject"
         :label="`${subject} (${n})`"
     /></SelectField>
-    <SelectField v-model="filters.kind" :aria-label="say('common.kind')"
-      ><ElOption :value="null" :label="say('tests.anyKind')" /><ElOption
-        v-for="testKind in testKinds"
-        :key="testKind"
-        :value="testKind"
-        :label="`${testKind} (${tally('kind').get(testKind) ?? 0})`"
-    /></SelectField>
+    <SeveralField
+      v-model="filters.kind"
+      class="select-field"
+      :options="kindChoices"
+      :any="say('tests.anyKind')"
+      :label="say('common.kind')"
+    />
     <SelectField v-model="filters.size" :aria-label="say('tests.numberItems')"
       ><ElOption :value="null" :label="say('tests.anyLength')" /><ElOption
         v-for="sizeBand in sizeBands"

@@ -1,17 +1,19 @@
 /** The shelf of tests as its page shows it: what is asked, what was found, and my folders. */
 import type { AnswerOf, api } from '@oaken/contract';
-import type { TestFolder, TestRow } from '@oaken/contract/assessments';
+import { shelfSearch, type TestFolder, type TestRow } from '@oaken/contract/assessments';
+import type { TestKind } from '@oaken/core/assessments';
 import { reactive, ref, shallowRef, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
+import { filterAddress } from '../shared/useFilterAddress';
 
 export interface ShelfFilters {
   words: string;
   shelf: 'mine' | 'school' | 'everybody' | null;
-  standard: number | null;
+  standard: number[];
   grades: number[];
   subject: string | null;
-  kind: 'quiz' | 'test' | 'worksheet' | null;
+  kind: TestKind[];
   size: string | null;
   machine: 'yes' | 'no' | null;
   has: 'picture' | 'sound' | 'film' | null;
@@ -22,10 +24,10 @@ export interface ShelfFilters {
 export const noFilters = (): ShelfFilters => ({
   words: '',
   shelf: 'mine',
-  standard: null,
+  standard: [],
   grades: [],
   subject: null,
-  kind: null,
+  kind: [],
   size: null,
   machine: null,
   has: null,
@@ -35,8 +37,11 @@ export const noFilters = (): ShelfFilters => ({
 
 type Counts = AnswerOf<typeof api.searchTests>['counts'];
 
-export function useShelf() {
-  const filters = reactive<ShelfFilters>(noFilters());
+/** The filters of the shelf in the page's address. */
+export const shelfAddress = filterAddress<ShelfFilters>(shelfSearch.shape, noFilters);
+
+export function useShelf(start: Partial<ShelfFilters> = {}) {
+  const filters = reactive<ShelfFilters>({ ...noFilters(), ...start });
   const tests = shallowRef<TestRow[] | null>(null);
   const total = ref(0);
   const counts = shallowRef<Counts | null>(null);
@@ -48,9 +53,15 @@ export function useShelf() {
   async function load(from = 0): Promise<void> {
     const mine = ++latest;
     try {
-      const { grades, ...rest } = filters;
+      const { grades, standard, kind, ...rest } = filters;
       const page = await call('searchTests', {
-        query: { ...rest, grades: grades.join(','), from },
+        query: {
+          ...rest,
+          grades: grades.join(','),
+          standard: standard.join(','),
+          kind: kind.join(','),
+          from,
+        },
       });
       if (mine !== latest) return;
       tests.value = from === 0 ? page.tests : [...(tests.value ?? []), ...page.tests];

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ItemRow } from '@oaken/contract/banks';
 import { mostAtOnce } from '@oaken/contract/banks';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { addressOf, call } from '../../client/call';
 import FacingPages from '../shared/FacingPages.vue';
@@ -10,7 +10,8 @@ import PageHead from '../shared/PageHead.vue';
 import NewTestDialog from '../new-test/NewTestDialog.vue';
 import { done, failed } from '../shared/undo';
 import { minutesOf, pointsText } from '../shared/words';
-import { fromAddress, toAddress } from './address';
+import { itemAddress } from './address';
+import { useFilterAddress } from '../shared/useFilterAddress';
 import BankIndex from './BankIndex.vue';
 import ItemList from './ItemList.vue';
 import LabelDialog from './LabelDialog.vue';
@@ -21,13 +22,13 @@ import PlaceDialog, { type Place } from '../library/PlaceDialog.vue';
 import { useKeptPicks } from './keptPicks';
 import RetireDialog from './RetireDialog.vue';
 import UsedIn from './UsedIn.vue';
-import { asQuery, useSearch } from './useSearch';
+import { asQuery, noFilters, useSearch } from './useSearch';
 import { say } from '../../words/teacher';
 
 const route = useRoute();
 const router = useRouter();
 const library = useLibrary();
-const search = useSearch(fromAddress(route.query));
+const search = useSearch(itemAddress.fromQuery(route.query));
 /** What is known of each picked item; it stays across searches. */
 type Picked = Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>;
 const picked = useKeptPicks<Picked>();
@@ -49,7 +50,7 @@ const [test, copy, move, label, retire, seen] = (
 ];
 
 onMounted(() => library.load().catch(failed));
-watch(search.filters, (filters) => void router.replace({ query: toAddress(filters) }));
+useFilterAddress(search.filters, itemAddress, noFilters);
 
 function pick(item: Picked): void {
   const next = new Map(picked.value);

@@ -13,6 +13,8 @@ const props = defineProps<{
   picked: boolean;
   open: boolean;
   matched: readonly string[];
+  /** Those that a typed code stands for. */
+  matchedStandards: ReadonlySet<number>;
   inTest: boolean;
 }>();
 const emit = defineEmits<{ pick: [withShift: boolean]; open: []; put: [] }>();
@@ -71,9 +73,10 @@ const figureTitle = computed(() => {
       </p>
       <p class="facts">
         <span>{{ kinds[item.kind].title }}{{ several }}</span>
-        <span v-for="standard in item.standards" :key="standard.id" :title="standard.statement">{{
-          standard.code
-        }}</span>
+        <span v-for="standard in item.standards" :key="standard.id" :title="standard.statement"
+          ><mark v-if="matchedStandards.has(standard.id)">{{ standard.code }}</mark
+          ><template v-else>{{ standard.code }}</template></span
+        >
         <span v-if="item.grades.length && !compact">{{
           say('banks.gradeGrades', { grades: item.grades.join(', ') })
         }}</span>

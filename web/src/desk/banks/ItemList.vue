@@ -25,7 +25,7 @@ const emit = defineEmits<{
   changed: [];
 }>();
 
-const { rows, total, matched, loading, ensure } = props.search;
+const { rows, total, matched, matchedStandards, loading, ensure } = props.search;
 const openId = ref<number | null>(null);
 const scroller = ref<HTMLElement>();
 let lastPicked = -1;
@@ -133,6 +133,7 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
               :picked="picked.has(item.id)"
               :open="openId === item.id"
               :matched="matched"
+              :matched-standards="matchedStandards"
               :in-test="inTest?.has(item.id) ?? false"
               @keydown="keyDown($event, item, drawn.index)"
               @pick="pick(item, drawn.index, $event)"

@@ -8,6 +8,7 @@ import { depthNames } from '../shared/words';
 import { activeFilters, strike } from './filterWords';
 import MoreFilters from './MoreFilters.vue';
 import type { SearchState } from './useSearch';
+import SeveralField from '../../parts/SeveralField.vue';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
 
@@ -15,6 +16,20 @@ const props = defineProps<{ search: SearchState; compact: boolean }>();
 const library = useLibrary();
 const { filters, rows, total, loading, wrong, mended } = props.search;
 const { kinds: kindCounts, depths: depthCounts } = props.search.counts;
+const kindChoices = computed(() =>
+  partKinds.map((kind) => ({
+    value: kind,
+    name: kinds[kind].title,
+    n: kindCounts.value.get(kind) ?? 0,
+  })),
+);
+const depthChoices = computed(() =>
+  [1, 2, 3, 4].map((depth) => ({
+    value: depth,
+    name: `${depth} ${depthNames[depth]}`,
+    n: depthCounts.value.get(depth) ?? 0,
+  })),
+);
 const more = ref(false);
 /** Filters that have a place of their own on the page; the rest stand under “more”. */
 const inSight = ['words', 'grades', 'standard', 'kind', 'depth', 'bank', 'folder', 'framework'];
@@ -50,20 +65,20 @@ const notFound = computed(() =>
         :aria-label="say('banks.searchWordsOrStandards')"
         maxlength="200"
       />
-      <SelectField v-model="filters.kind" class="pickone" :aria-label="say('common.kind')"
-        ><ElOption :value="null" :label="say('banks.anyKind')" /><ElOption
-          v-for="kind in partKinds"
-          :key="kind"
-          :value="kind"
-          :label="`${kinds[kind].title} (${kindCounts.get(kind) ?? 0})`"
-      /></SelectField>
-      <SelectField v-model="filters.depth" class="pickone" :aria-label="say('common.depth')"
-        ><ElOption :value="null" :label="say('banks.anyDepth')" /><ElOption
-          v-for="depth in [1, 2, 3, 4]"
-          :key="depth"
-          :value="depth"
-          :label="`${depth} ${depthNames[depth]} (${depthCounts.get(depth) ?? 0})`"
-      /></SelectField>
+      <SeveralField
+        v-model="filters.kind"
+        class="pickone"
+        :options="kindChoices"
+        :any="say('banks.anyKind')"
+        :label="say('common.kind')"
+      />
+      <SeveralField
+        v-model="filters.depth"
+        class="pickone"
+        :options="depthChoices"
+        :any="say('banks.anyDepth')"
+        :label="say('common.depth')"
+      />
       <SelectField
         v-if="!compact"
         v-model="filters.sort"

@@ -5,7 +5,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { failed, done } from '../shared/undo';
-import { fromAddress, toAddress } from './address';
+import { itemAddress } from './address';
 import { noFilters, type SearchState } from './useSearch';
 import { say } from '../../words/teacher';
 
@@ -15,7 +15,7 @@ const { filters } = props.search;
 const kept = ref<AnswerOf<typeof api.listKeptSearches>['searches']>([]);
 const naming = ref(false);
 const name = ref('');
-const address = computed(() => new URLSearchParams(toAddress(filters)).toString());
+const address = computed(() => new URLSearchParams(itemAddress.toQuery(filters)).toString());
 
 const load = async () => (kept.value = (await call('listKeptSearches', {})).searches);
 onMounted(() => load().catch(failed));
@@ -43,7 +43,7 @@ async function forget(search: (typeof kept.value)[number]): Promise<void> {
 }
 function use(text: string): void {
   const query = Object.fromEntries(new URLSearchParams(text));
-  Object.assign(filters, noFilters(), fromAddress(query));
+  Object.assign(filters, noFilters(), itemAddress.fromQuery(query));
   void router.replace({ query });
 }
 </script>

@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** Grades and the tree of standards, each with its count; choosing one chooses everything below it. */
+/**
+ * Grades and the tree of standards, each with its count; choosing one chooses everything below it. Several can be
+ * chosen, and then any of them will do; one below a chosen one takes its place, since it asks for less.
+ */
 import type { Standard } from '@oaken/contract/standards';
 import { computed, ref, watch } from 'vue';
 import GradeRow from '../shared/GradeRow.vue';
@@ -7,7 +10,7 @@ import { useLibrary } from '../library/library';
 import { say } from '../../words/teacher';
 
 const grades = defineModel<number[]>('grades', { required: true });
-const chosen = defineModel<number | null>('standard', { required: true });
+const chosen = defineModel<number[]>('standard', { required: true });
 const framework = defineModel<number | null>('framework', { default: null });
 const props = defineProps<{
   /** What is counted: items, tests. */
@@ -66,24 +69,32 @@ function toggle(id: number): void {
   opened.value = next;
 }
 
+/** Ids of the standards above one, the nearest first. */
+function above(id: number, standards: ReadonlyMap<number, Standard>): number[] {
+  const parent = standards.get(id)?.parentId;
+  return parent ? [parent, ...above(parent, standards)] : [];
+}
+
 // A standard that comes with the page's address is unfolded down to its own line.
 watch(
   () => [chosen.value, library.standards] as const,
-  ([value, standards]) => {
+  ([values, standards]) => {
     const next = new Set(opened.value);
-    for (
-      let index = standards.get(value ?? 0)?.parentId;
-      index;
-      index = standards.get(index)?.parentId
-    )
-      next.add(index);
+    for (const value of values) for (const parent of above(value, standards)) next.add(parent);
     if (next.size > opened.value.size) opened.value = next;
   },
   { immediate: true },
 );
 
 function choose({ standard, hasBelow }: Line): void {
-  chosen.value = chosen.value === standard.id ? null : standard.id;
+  const { id } = standard;
+  const apart = chosen.value.filter(
+    (other) =>
+      !above(id, library.standards).includes(other) &&
+      !above(other, library.standards).includes(id) &&
+      other !== id,
+  );
+  chosen.value = chosen.value.includes(id) ? apart : [...apart, id];
   if (hasBelow && !opened.value.has(standard.id)) toggle(standard.id);
 }
 </script>
@@ -128,8 +139,8 @@ function choose({ standard, hasBelow }: Line): void {
       <span v-else class="turn" />
       <button
         class="entry"
-        :class="{ chosen: chosen === line.standard.id, none: line.n === 0 }"
-        :aria-pressed="chosen === line.standard.id"
+        :class="{ chosen: chosen.includes(line.standard.id), none: line.n === 0 }"
+        :aria-pressed="chosen.includes(line.standard.id)"
         @click="choose(line)"
       >
         <span class="name">

@@ -32,9 +32,10 @@ const wordsOf: WordsOf = {
     frameworks.find((framework) => framework.id === id)?.name ?? say('banks.aFramework'),
   grades: (grades) => say('banks.gradeGrades', { grades: grades.join(' or ') }),
   subject: (subject) => subject,
-  standard: (id, _, { standards }) => standards.get(id)?.code ?? say('banks.aStandard'),
-  kind: (kind) => kinds[kind].title.toLowerCase(),
-  depth: (depth) => say('banks.depthDepth', { depth }),
+  standard: (ids, _, { standards }) =>
+    ids.map((id) => standards.get(id)?.code ?? say('banks.aStandard')).join(' or '),
+  kind: (chosen) => chosen.map((kind) => kinds[kind].title.toLowerCase()).join(' or '),
+  depth: (depths) => say('banks.depthDepth', { depth: depths.join(' or ') }),
   markedBy: (markedBy) => markedWords[markedBy],
   has: (medium) => say('banks.withMediumWords', { mediumWords: mediumWords[medium] }),
   passage: (answer) => (answer === 'yes' ? say('banks.withPassage') : say('banks.withoutPassage')),
@@ -80,7 +81,8 @@ export function activeFilters(
 
 export function strike(filters: Filters, name: FilterName): void {
   if (name === 'words') filters.words = '';
-  else if (name === 'grades') filters.grades = [];
+  else if (name === 'grades' || name === 'standard' || name === 'kind' || name === 'depth')
+    filters[name] = [];
   else filters[name] = null;
   if (name === 'folder') filters.bank = null;
   if (name === 'unusedSince') filters.unusedBy = null;

@@ -1,19 +1,20 @@
 /** The search that a bank's pages share: filters, what was found, and more of it as it comes into view. */
 import type { AnswerOf, api } from '@oaken/contract';
+import type { PartKind } from '@oaken/core/items';
 import { pageSize, type ItemRow, type Search } from '@oaken/contract/banks';
 import { computed, reactive, ref, shallowRef, triggerRef, watch, type Ref } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 
-/** Filters as the page holds them: null where nothing is asked. */
+/** Filters as the page holds them: null or an empty list where nothing is asked; of a list any will do. */
 export interface Filters {
   words: string;
   framework: number | null;
-  standard: number | null;
+  standard: number[];
   grades: number[];
   subject: string | null;
-  kind: Search['kind'] | null;
-  depth: number | null;
+  kind: PartKind[];
+  depth: number[];
   markedBy: Search['markedBy'] | null;
   has: Search['has'] | null;
   passage: Search['passage'] | null;
@@ -34,11 +35,11 @@ export type FilterName = Exclude<keyof Filters, 'sort'>;
 export const noFilters = (): Filters => ({
   words: '',
   framework: null,
-  standard: null,
+  standard: [],
   grades: [],
   subject: null,
-  kind: null,
-  depth: null,
+  kind: [],
+  depth: [],
   markedBy: null,
   has: null,
   passage: null,
@@ -58,10 +59,13 @@ type Found = AnswerOf<typeof api.searchItems>;
 export type Counts = NonNullable<Found['counts']>;
 
 /** The filters as the server is asked. */
-export const asQuery = ({ grades, words, ...rest }: Filters) => ({
+export const asQuery = ({ grades, standard, kind, depth, words, ...rest }: Filters) => ({
   ...rest,
   words: words.trim(),
   grades: grades.join(','),
+  standard: standard.join(','),
+  kind: kind.join(','),
+  depth: depth.join(','),
 });
 
 /** What was found, page by page as it comes into view. */
@@ -71,6 +75,7 @@ function usePages(filters: Filters) {
   const rows = shallowRef(new Map<number, ItemRow>());
   const counts = shallowRef<Counts | null>(null);
   const matched = ref<string[]>([]);
+  const matchedStandards = ref<ReadonlySet<number>>(new Set());
   const mended = ref<Found['mended']>([]);
   const loading = ref(true);
   const wrong = ref('');
@@ -82,8 +87,10 @@ function usePages(filters: Filters) {
     if (from === 0) {
       rows.value = new Map();
       matched.value = page.matched;
+      matchedStandards.value = new Set();
       mended.value = page.mended;
     }
+    matchedStandards.value = new Set([...matchedStandards.value, ...page.matchedStandards]);
     if (page.counts) counts.value = page.counts;
     page.items.forEach((item, index) => rows.value.set(from + index, item));
     triggerRef(rows);
@@ -116,7 +123,18 @@ function usePages(filters: Filters) {
       if (!asked.has(page * pageSize)) void load(page * pageSize);
   }
 
-  return { total, rows, counts, matched, mended, loading, wrong, ensure, reload: () => load(0) };
+  return {
+    total,
+    rows,
+    counts,
+    matched,
+    matchedStandards,
+    mended,
+    loading,
+    wrong,
+    ensure,
+    reload: () => load(0),
+  };
 }
 
 export function useSearch(start: Partial<Filters> = {}) {
