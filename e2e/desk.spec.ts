@@ -121,6 +121,30 @@ test('“?” shows the keys of the page, and the window is called by what is on
   await page.close();
 });
 
+test('Ctrl K finds a student, a page and a test, by the keyboard alone', async ({ browser }) => {
+  const page = await teacherPage(browser);
+  await page.goto('/schedule');
+  await expect(page.getByRole('heading', { name: desk.desk.schedule })).toBeVisible();
+  const goTo = async (typed: string, choice: string) => {
+    await page.keyboard.press('Control+k');
+    const field = page.getByRole('dialog', { name: desk.anything.title }).getByRole('textbox');
+    await expect(field).toBeFocused();
+    await page.keyboard.type(typed);
+    await expect(page.getByRole('option').first()).toContainText(choice);
+    await page.keyboard.press('Enter');
+  };
+  await goTo('bodhi ab', 'Bodhi Abara');
+  await expect(page.getByRole('row', { name: /Bodhi Abara/ })).toBeFocused();
+  await goTo('marked w', desk.anything.markedWork);
+  await expect(page.getByRole('tab', { name: desk.marking.done })).toHaveAttribute(
+    'aria-selected',
+    'true',
+  );
+  await goTo('scale drawings', 'Equations and scale drawings');
+  await expect(page).toHaveURL(/\/tests\/\d+$/);
+  await page.close();
+});
+
 test('a student reads what was released: own answers, right answers and explanations', async ({
   browser,
 }) => {

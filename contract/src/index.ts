@@ -1,5 +1,6 @@
 /** Every endpoint, under the name by which the server answers it and the web client calls it. */
 import * as accounts from './accounts';
+import * as anything from './anything';
 import * as assignments from './assignments';
 import * as attempts from './attempts';
 import * as banks from './banks';
@@ -19,6 +20,7 @@ import * as today from './today';
 import * as watching from './watching';
 
 export const api = {
+  findAnything: anything.findAnything,
   readSession: accounts.readSession,
   signInStaff: accounts.signInStaff,
   findClass: accounts.findClass,

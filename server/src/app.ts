@@ -17,6 +17,7 @@ import { SavingQueue } from './attempts/saving';
 import { handInOverdue } from './attempts/hand-in';
 import { LocalFinder, type Finder } from './banks/finding/finder';
 import { calendarRoutes } from './calendar/routes';
+import { anythingRoutes } from './anything/routes';
 import { bankRoutes } from './banks/routes';
 import type { RosterService } from './classes/roster-service';
 import { classRoutes } from './classes/routes';
@@ -195,6 +196,7 @@ function interfaceRoutes(
   sessionRoutes(bind, context);
   accountRoutes(bind, context);
   standardRoutes(bind, context);
+  anythingRoutes(bind, context);
   bankRoutes(bind, context);
   passageRoutes(bind, context);
   testRoutes(bind, context);

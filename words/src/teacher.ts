@@ -1,6 +1,7 @@
 /** What teachers and the office read, a file for each part of the work. */
 import type { KeysOf } from './index';
 import accounts from './en/teacher/accounts.json' with { type: 'json' };
+import anything from './en/teacher/anything.json' with { type: 'json' };
 import assignments from './en/teacher/assignments.json' with { type: 'json' };
 import banks from './en/teacher/banks.json' with { type: 'json' };
 import classes from './en/teacher/classes.json' with { type: 'json' };
@@ -22,6 +23,7 @@ import watching from './en/teacher/watching.json' with { type: 'json' };
 
 export const teacherEnglish = {
   accounts,
+  anything,
   assignments,
   banks,
   classes,

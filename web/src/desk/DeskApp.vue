@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useSession } from '../client/session';
 import DeskSpine from './DeskSpine.vue';
 import SignInAgain from './accounts/SignInAgain.vue';
+import FindAnything from './anything/FindAnything.vue';
 import { open } from './router';
 import { forgetPicks } from './banks/keptPicks';
 import { sendKeptChanges } from './assessments/useChangeQueue';
@@ -15,6 +16,7 @@ import { say } from '../words/teacher';
 
 const session = useSession();
 sendKeptChanges();
+const finding = ref(false);
 const route = useRoute();
 const router = useRouter();
 
@@ -37,7 +39,7 @@ async function leave(): Promise<void> {
   <ServerAway v-if="session.away !== null" @back="goOn" />
   <div v-else-if="bare" class="bare"><RouterView /></div>
   <div v-else class="desk">
-    <DeskSpine @leave="leave" />
+    <DeskSpine @leave="leave" @find="finding = true" />
     <main id="page" class="paper">
       <RouterView
         :key="
@@ -56,6 +58,7 @@ async function leave(): Promise<void> {
     <UndoStrip class="screen-only" />
     <SignInAgain />
     <KeysDialog />
+    <FindAnything v-model="finding" />
   </div>
 </template>
 

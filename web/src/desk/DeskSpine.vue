@@ -10,6 +10,7 @@ import {
   LogOut,
   Moon,
   PenLine,
+  Search,
   Sun,
   Sunrise,
   UserRound,
@@ -23,7 +24,7 @@ import { theme, turnTheme } from '../theme/theme';
 import { say } from '../words/teacher';
 import LastSteps from './shared/LastSteps.vue';
 
-const emit = defineEmits<{ leave: [] }>();
+const emit = defineEmits<{ leave: []; find: [] }>();
 const session = useSession();
 const route = useRoute();
 const router = useRouter();
@@ -57,6 +58,7 @@ const turnWords = computed(() =>
 const acts: Record<string, () => unknown> = {
   theme: turnTheme,
   account: () => router.push('/account'),
+  find: () => emit('find'),
   leave: () => emit('leave'),
 };
 </script>
@@ -86,6 +88,7 @@ const acts: Record<string, () => unknown> = {
             <ElDropdownItem disabled>{{
               say('desk.signedInAsName', { name: session.name })
             }}</ElDropdownItem>
+            <ElDropdownItem command="find">{{ say('desk.find') }}</ElDropdownItem>
             <ElDropdownItem command="account">{{ say('desk.account') }}</ElDropdownItem>
             <ElDropdownItem command="theme">{{ turnWords }}</ElDropdownItem>
             <ElDropdownItem command="leave">{{ say('desk.signOut') }}</ElDropdownItem>
@@ -95,6 +98,10 @@ const acts: Record<string, () => unknown> = {
     </div>
     <div v-else class="below">
       <LastSteps />
+      <button class="place" :title="say('anything.title')" @click="emit('find')">
+        <Search :size="18" :stroke-width="1.7" aria-hidden="true" />
+        {{ say('desk.find') }}
+      </button>
       <button class="place" :title="turnWords" @click="turnTheme">
         <component
           :is="theme === 'dark' ? Sun : Moon"

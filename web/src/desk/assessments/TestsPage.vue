@@ -3,7 +3,7 @@
 import type { TestRow } from '@oaken/contract/assessments';
 import { shelves } from '@oaken/core/shelf';
 import isEqual from 'fast-deep-equal';
-import { computed, onMounted, ref } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
@@ -25,10 +25,18 @@ import LoadingLines from '../shared/LoadingLines.vue';
 import { say } from '../../words/teacher';
 
 const library = useLibrary();
-const shelf = useShelf(shelfAddress.fromQuery(useRoute().query));
+const route = useRoute();
+const shelf = useShelf(shelfAddress.fromQuery(route.query));
 useFilterAddress(shelf.filters, shelfAddress, noFilters);
 const { filters, tests, total, folders, wrong, tally } = shelf;
 const making = ref(false);
+watch(
+  () => route.hash,
+  (hash) => {
+    if (hash === '#new') making.value = true;
+  },
+  { immediate: true },
+);
 const copying = ref(false);
 const chosen = ref<TestRow | null>(null);
 onMounted(() => library.load().catch(failed));

@@ -3,7 +3,8 @@
 import { present } from '@oaken/core/certain';
 import { accommodationsInWords } from '@oaken/core/accommodations';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
-import { computed, ref } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import { done, failed } from '../shared/undo';
@@ -20,6 +21,17 @@ const props = defineProps<{
   mayChange: boolean;
   act: (work: () => Promise<unknown>) => Promise<boolean>;
 }>();
+const route = useRoute();
+/** Whoever was looked for by name is brought into view. */
+watch(
+  () => [route.hash, props.here] as const,
+  async ([hash]) => {
+    if (!hash.startsWith('#student-')) return;
+    await nextTick();
+    document.getElementById(hash.slice(1))?.focus();
+  },
+  { immediate: true },
+);
 const words = useWords();
 const fresh = ref<{ name: string; passcode: string } | null>(null);
 const correcting = ref<RosterRow | null>(null);
@@ -151,7 +163,13 @@ function choose(student: RosterRow, what: string): void {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="student in here" :key="student.id">
+      <tr
+        v-for="student in here"
+        :id="`student-${student.id}`"
+        :key="student.id"
+        tabindex="-1"
+        :class="{ sought: route.hash === `#student-${student.id}` }"
+      >
         <td class="figures">{{ student.rosterNumber }}</td>
         <td>
           {{ fullName(student) }}
@@ -239,6 +257,9 @@ function choose(student: RosterRow, what: string): void {
 </template>
 
 <style scoped>
+.sought td {
+  background: var(--wash);
+}
 td:nth-child(2) {
   min-width: 130px;
 }

@@ -4,16 +4,16 @@ import { useEventListener } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { say } from '../../words/teacher';
+import { inField } from './inField';
 import { keysOf } from './pageKeys';
 
 const route = useRoute();
 const open = ref(false);
 const groups = computed(() => keysOf(route.path));
-const typing = 'input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true]';
 
 useEventListener('keydown', (event: KeyboardEvent) => {
   if (event.key !== '?' || event.ctrlKey || event.metaKey || event.altKey) return;
-  if (event.target instanceof HTMLElement && event.target.closest(typing)) return;
+  if (inField(event.target)) return;
   event.preventDefault();
   open.value = !open.value;
 });

@@ -9,6 +9,7 @@ export interface KeyGroup {
 const everywhere: KeyGroup = {
   title: say('keys.everywhere'),
   keys: [
+    { press: 'Ctrl K  /', does: say('keys.find') },
     { press: '?', does: say('keys.help') },
     { press: 'Tab', does: say('keys.skip') },
   ],

@@ -1,0 +1,170 @@
+<script setup lang="ts">
+/** Ctrl K or "/": any page, act, test, assignment, class, student or item by a few letters of its name. */
+import type { Thing } from '@oaken/contract/anything';
+import { useEventListener } from '@vueuse/core';
+import { nextTick, ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { inWords } from '../../client/request';
+import { useSession } from '../../client/session';
+import { say } from '../../words/teacher';
+import { inField } from '../shared/inField';
+import { placesNamed } from './places';
+
+interface Choice {
+  /** What the list calls the kind of thing. */
+  kind: string;
+  title: string;
+  detail: string;
+  to: string;
+}
+
+const session = useSession();
+const router = useRouter();
+const open = defineModel<boolean>({ required: true });
+const words = ref('');
+const wrong = ref('');
+const field = ref<{ focus: () => void } | null>(null);
+
+const kindWords: Record<Thing['kind'], string> = {
+  test: say('common.test'),
+  assignment: say('common.assignment'),
+  class: say('common.class'),
+  student: say('common.student'),
+  item: say('common.item'),
+};
+function addressOf({ kind, id, classId }: Thing): string {
+  const addresses: Record<Thing['kind'], string> = {
+    test: `/tests/${id}`,
+    assignment: `/assignments/${id}`,
+    class: `/classes/${id}`,
+    student: `/classes/${classId}#student-${id}`,
+    item: `/items/${id}`,
+  };
+  return addresses[kind];
+}
+
+let latest = 0;
+async function find(typed: string, show: (choices: Choice[]) => void): Promise<void> {
+  const mine = ++latest;
+  wrong.value = '';
+  const places = placesNamed(typed, session.account?.role).map(({ name, to }) => ({
+    kind: say('anything.page'),
+    title: name,
+    detail: '',
+    to,
+  }));
+  if (typed.trim() === '' || session.account?.role !== 'teacher') return show(places);
+  try {
+    const { things } = await call('findAnything', { query: { words: typed } });
+    if (mine !== latest) return;
+    show([
+      ...places,
+      ...things.map((thing) => ({
+        kind: kindWords[thing.kind],
+        title: thing.title,
+        detail: thing.detail,
+        to: addressOf(thing),
+      })),
+    ]);
+  } catch (error) {
+    if (mine !== latest) return;
+    wrong.value = inWords(error);
+    show(places);
+  }
+}
+
+function go(choice: Record<string, unknown>): void {
+  open.value = false;
+  void router.push(String(choice.to));
+}
+async function begin(): Promise<void> {
+  words.value = '';
+  wrong.value = '';
+  await nextTick();
+  field.value?.focus();
+}
+
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const asked =
+    (event.key.toLowerCase() === 'k' && (event.ctrlKey || event.metaKey)) ||
+    (event.key === '/' && !event.ctrlKey && !event.metaKey && !inField(event.target));
+  if (!asked || event.altKey) return;
+  event.preventDefault();
+  open.value = true;
+});
+</script>
+
+<template>
+  <ElDialog
+    v-model="open"
+    :title="say('anything.title')"
+    width="min(620px, 94vw)"
+    top="10vh"
+    @opened="begin"
+  >
+    <p class="faded small hint">{{ say('anything.hint') }}</p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <ElAutocomplete
+      ref="field"
+      v-model="words"
+      class="field"
+      :placeholder="say('anything.whatToType')"
+      :aria-label="say('anything.title')"
+      :fetch-suggestions="find"
+      :debounce="60"
+      value-key="title"
+      maxlength="100"
+      highlight-first-item
+      fit-input-width
+      :teleported="false"
+      popper-class="find-list"
+      @select="go"
+    >
+      <template #default="{ item }">
+        <span class="choice">
+          <span class="title">{{ item.title }}</span>
+          <span class="faded detail">{{ item.detail }}</span>
+          <span class="faded kind">{{ item.kind }}</span>
+        </span>
+      </template>
+    </ElAutocomplete>
+    <div class="room" />
+  </ElDialog>
+</template>
+
+<style scoped>
+.field {
+  width: 100%;
+}
+.choice {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, auto) 92px;
+  gap: 12px;
+}
+.title,
+.detail {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.kind {
+  text-align: end;
+}
+.hint {
+  margin: -8px 0 8px;
+}
+/* The list hangs from the field, over this. */
+.room {
+  height: 48vh;
+}
+</style>
+
+<style>
+.find-list .el-autocomplete-suggestion__wrap {
+  max-height: 46vh;
+}
+.find-list .el-popper__arrow {
+  display: none;
+}
+</style>
