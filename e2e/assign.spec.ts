@@ -75,6 +75,14 @@ test('a group and single students, a word, two attempts and bands: the slip says
   ])
     await expect(slip()).toContainText(text);
   await page.getByRole('button', { name: 'Assign to 8 students' }).click();
+  // What happened, how students get in, and what can be done next.
+  await expect(
+    page.getByRole('heading', { name: desk.assignments.howStudentsGetIn }),
+  ).toBeVisible();
+  for (const text of ['BRN6B2', 'Walnut', desk.assignments.linkGuests])
+    await expect(page.getByText(text, { exact: false }).first()).toBeVisible();
+  await expectAccessible('after assigning', page);
+  await page.getByRole('link', { name: desk.assignments.changeTimesRules }).click();
   await expect(page.getByText(desk.assignments.linkGuests, { exact: false })).toBeVisible();
   address = page.url();
   await expect(page.getByRole('cell', { name: 'Ines Abara 6B no. 2' })).toBeVisible();

@@ -292,3 +292,50 @@ test('students join by themselves while the class is open for it, on a phone', a
   await deleteClass(page);
   await page.context().close();
 });
+
+test('one student is added by a form, who is known is asked about, and moved to another class and back', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser);
+  watch(page, complaints);
+  await page.goto('/classes');
+  await page.getByRole('link', { name: /^6D/ }).click();
+  await expect(page.getByText('Class code BRN6D4')).toBeVisible();
+  const dialog = page.getByRole('dialog', { name: desk.classes.addStudent });
+  const add = async (givenName: string, familyName: string) => {
+    await dialog.getByLabel(desk.classes.firstNameTitle).fill(givenName);
+    await dialog.getByLabel(desk.classes.lastNameTitle).fill(familyName);
+    await dialog.getByRole('button', { name: desk.classes.addStudent }).click();
+  };
+  await page.getByRole('button', { name: desk.classes.addStudent }).click();
+  await dialog.getByLabel(desk.classes.eMailAddress).fill('at home');
+  await add('', 'Wendell');
+  for (const sentence of ['The first name is missing.', 'That is not an e-mail address.'])
+    await expect(dialog.getByText(sentence)).toBeVisible();
+  await expectAccessible('adding a student', page);
+  await dialog.getByLabel(desk.classes.eMailAddress).fill('');
+  // A name that the school knows is asked about before anything happens.
+  await add('Bodhi', 'Abara');
+  await expect(dialog.getByText(desk.classes.isItOneOfThese)).toBeVisible();
+  await add('Orla', 'Wendell');
+  const orla = page.getByRole('row', { name: /Orla Wendell/ });
+  await expect(orla).toBeVisible();
+
+  await orla.getByRole('button', { name: /More/ }).click();
+  await page.getByRole('menuitem', { name: desk.classes.moveToAnotherClass }).click();
+  const moving = page.getByRole('dialog', { name: 'Move Orla Wendell' });
+  await choose(moving.getByRole('combobox'), /^7A/);
+  await expect(
+    moving.getByText('Orla Wendell leaves 6D and joins 7A.', { exact: false }),
+  ).toBeVisible();
+  await expectAccessible('moving a student', page);
+  await moving.getByRole('button', { name: desk.classes.move, exact: true }).click();
+  await expect(orla).toHaveCount(0);
+  await page.getByRole('button', { name: desk.common.undo }).click();
+  await expect(orla).toBeVisible();
+  // As it was before this test.
+  await orla.getByRole('button', { name: /More/ }).click();
+  await page.getByRole('menuitem', { name: desk.classes.hasLeftClass }).click();
+  await expect(orla).toHaveCount(0);
+  await page.context().close();
+});

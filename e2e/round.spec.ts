@@ -179,6 +179,8 @@ test('3. assigns it to a class; the slip says what goes to whom and when before 
   ).toBeVisible();
   await page.getByRole('button', { name: 'Assign to 27 students' }).dblclick();
   await expect(page.getByText('Assigned to 27 students.')).toBeVisible();
+  await expect(page.getByText('BRN6B2')).toBeVisible();
+  await page.goto('/schedule');
   await page.getByRole('tab', { name: desk.assignments.list }).click();
   await expect(page.getByRole('cell', { name: title })).toHaveCount(1);
 
@@ -187,6 +189,9 @@ test('3. assigns it to a class; the slip says what goes to whom and when before 
   await page.getByRole('checkbox', { name: /^6B/ }).check();
   await page.getByLabel(desk.assignments.minutesWork).fill('1');
   await page.getByRole('button', { name: 'Assign to 27 students' }).click();
+  await expect(page.getByText('Assigned to 27 students.')).toBeVisible();
+  await page.goto('/schedule');
+  await page.getByRole('tab', { name: desk.assignments.list }).click();
   await expect(page.getByRole('cell', { name: title })).toHaveCount(2);
 });
 

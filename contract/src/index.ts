@@ -118,6 +118,7 @@ export const api = {
   undoRosters: classes.undoRosters,
   describeStudent: classes.describeStudent,
   leaveClass: classes.leaveClass,
+  moveStudent: classes.moveStudent,
   renewPasscode: classes.renewPasscode,
   makeSlips: classes.makeSlips,
   setAccommodations: classes.setAccommodations,

@@ -279,6 +279,56 @@ describe('a list into a class', () => {
   });
 });
 
+describe('moving a student to another class', () => {
+  const move = (from: number, studentId: number, to: number, by = teacher) =>
+    by.post(`/api/classes/${from}/students/${studentId}/move`, { to });
+  const names = async (classId: number) => here(await rosterOf(classId)).map(([, name]) => name);
+  /** No two tests share a family: a name that is known would be asked about. */
+  const families = ['Quillfeather', 'Ostrander', 'Birdsong', 'Xylander', 'Mbeki', 'Fjordhagen'];
+  async function twoClasses() {
+    const [from, to] = [await makeClass('7M'), await makeClass('7N')];
+    const family = families.pop()!;
+    await bring(from, [listed(1, 'Rowan', family), listed(2, 'Suri', family)]);
+    const student = (await rosterOf(from)).find(({ givenName }) => givenName === 'Suri')!;
+    return { from, to, student };
+  }
+
+  test('they leave the one and get the next number of the other', async () => {
+    const { from, to, student } = await twoClasses();
+    await move(from, student.id, to);
+    expect([await names(from), here(await rosterOf(to))]).toEqual([['Rowan'], [[1, 'Suri']]]);
+  });
+  test('whoever goes back has the number of before', async () => {
+    const { from, to, student } = await twoClasses();
+    await move(from, student.id, to);
+    await move(to, student.id, from);
+    expect(here(await rosterOf(from))).toEqual([
+      [1, 'Rowan'],
+      [2, 'Suri'],
+    ]);
+  });
+  test('to the same class is refused', async () => {
+    const { from, student } = await twoClasses();
+    expect((await move(from, student.id, from)).body).toMatchObject({
+      status: 422,
+      errors: [{ pointer: '/to', message: 'Choose another class.' }],
+    });
+  });
+  test('to a class where they are already is refused', async () => {
+    const { from, to, student } = await twoClasses();
+    await move(from, student.id, to);
+    expect((await move(from, student.id, to)).body).toMatchObject({
+      errors: [{ pointer: '/to', message: 'The student is in that class already.' }],
+    });
+  });
+  test('to a class that is not mine is refused, and they stay', async () => {
+    const { from, student } = await twoClasses();
+    const other = await makeClass('7P', await school.staff('lindqvist'));
+    expect((await move(from, student.id, other)).status).toBe(404);
+    expect(await names(from)).toEqual(['Rowan', 'Suri']);
+  });
+});
+
 describe('one student, one class', () => {
   test('corrections, passcodes for slips, accommodations and groups', async () => {
     const classId = await makeClass('7S');

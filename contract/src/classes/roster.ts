@@ -175,6 +175,16 @@ export const leaveClass = endpoint({
   answer: z.object({ working: z.number() }),
 });
 
+export const moveStudent = endpoint({
+  method: 'POST',
+  path: '/api/classes/:classId/students/:studentId/move',
+  who: 'teacher',
+  does: 'Moves a student to another class: they leave this one, every result is kept, and what is open there is given to them.',
+  params: ofStudent,
+  body: z.strictObject({ to: id }),
+  answer: z.object({ rosterNumber: z.number(), working: z.number() }),
+});
+
 export const renewPasscode = endpoint({
   method: 'POST',
   path: '/api/classes/:classId/students/:studentId/passcode',

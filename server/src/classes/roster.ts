@@ -135,14 +135,18 @@ export async function describeStudent(
   );
 }
 
-/** @returns how many attempts the student is working on: they go on and count */
+/**
+ * @param within the change that it is a part of
+ * @returns how many attempts the student is working on: they go on and count
+ */
 export async function setLeft(
   { database, now }: Context,
   me: SignedIn,
   { classId, studentId }: { classId: number; studentId: number },
   left: boolean,
+  within?: Transaction,
 ): Promise<{ working: number }> {
-  return database.transaction(async (transaction) => {
+  const set = async (transaction: Transaction) => {
     await insistOnRunning(database, me, classId, transaction);
     const { AssignmentStudent, Attempt, Enrollment } = database.models;
     const enrollment = await Enrollment.findOne({
@@ -160,7 +164,8 @@ export async function setLeft(
       transaction,
     });
     return { working };
-  });
+  };
+  return within ? set(within) : database.transaction(set);
 }
 
 /** New passcodes; the old ones and their sessions end, and so does waiting for wrong tries. */

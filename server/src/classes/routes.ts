@@ -5,6 +5,7 @@ import { quietly, type Bind } from '../http/bind';
 import { applyRosters, planRosters } from './bringing';
 import { undoRosters } from './bringing-back';
 import { changeMembers, makeGroup, removeGroup, renameGroup } from './groups';
+import { moveStudent } from './moving';
 import {
   describeStudent,
   readClassRoster,
@@ -62,6 +63,7 @@ export function classRoutes(bind: Bind, context: Context): void {
     quietly(describeStudent(context, me, params, body)),
   );
   bind(api.leaveClass, ({ me, params, body }) => setLeft(context, me, params, body.left));
+  bind(api.moveStudent, ({ me, params, body }) => moveStudent(context, me, params, body.to));
   bind(api.setAccommodations, ({ me, params, body }) =>
     quietly(setAccommodations(context, me, params, body)),
   );

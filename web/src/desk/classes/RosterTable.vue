@@ -9,6 +9,8 @@ import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
+import AddStudentDialog from './AddStudentDialog.vue';
+import MoveStudentDialog from './MoveStudentDialog.vue';
 import StudentDialog from './StudentDialog.vue';
 import AccommodationsDialog from './AccommodationsDialog.vue';
 import { fullName, type OpenClass, type RosterRow } from './useClass';
@@ -36,6 +38,22 @@ const words = useWords();
 const fresh = ref<{ name: string; passcode: string } | null>(null);
 const correcting = ref<RosterRow | null>(null);
 const supporting = ref<RosterRow | null>(null);
+const moving = ref<RosterRow | null>(null);
+const adding = ref(false);
+/** By roster number, or by family name. */
+const order = ref<'number' | 'name'>('number');
+const orders = [
+  ['number', say('common.no')],
+  ['name', say('common.name')],
+] as const;
+const inOrder = computed(() =>
+  order.value === 'number'
+    ? props.here
+    : [...props.here].sort(
+        (a, b) =>
+          a.familyName.localeCompare(b.familyName) || a.givenName.localeCompare(b.givenName),
+      ),
+);
 const without = computed(() => props.here.filter(({ hasPasscode }) => !hasPasscode).length);
 const groupNames = (student: RosterRow) =>
   props.openClass.groups
@@ -94,6 +112,7 @@ function choose(student: RosterRow, what: string): void {
   if (what === 'passcode') void renew(student);
   if (what === 'correct') correcting.value = student;
   if (what === 'accommodations') supporting.value = student;
+  if (what === 'move') moving.value = student;
   if (what === 'left') void setLeft(student, true);
 }
 </script>
@@ -109,6 +128,9 @@ function choose(student: RosterRow, what: string): void {
         >
       </p>
       <span class="links">
+        <button v-if="mayChange" type="button" class="word" @click="adding = true">
+          {{ say('classes.addStudent') }}
+        </button>
         <RouterLink v-if="mayChange" :to="`/classes/${openClass.class.id}/bring`">{{
           say('classes.importStudents')
         }}</RouterLink>
@@ -150,8 +172,14 @@ function choose(student: RosterRow, what: string): void {
   <table v-else class="ruled">
     <thead>
       <tr>
-        <th class="figures">{{ say('common.no') }}</th>
-        <th>{{ say('common.name') }}</th>
+        <th
+          v-for="[by, name] in orders"
+          :key="by"
+          :class="{ figures: by === 'number' }"
+          :aria-sort="order === by ? 'ascending' : undefined"
+        >
+          <button type="button" class="word" @click="order = by">{{ name }}</button>
+        </th>
         <th>{{ say('classes.studentNumber') }}</th>
         <th>{{ say('common.groups') }}</th>
         <th>{{ say('classes.accommodations') }}</th>
@@ -164,7 +192,7 @@ function choose(student: RosterRow, what: string): void {
     </thead>
     <tbody>
       <tr
-        v-for="student in here"
+        v-for="student in inOrder"
         :id="`student-${student.id}`"
         :key="student.id"
         tabindex="-1"
@@ -217,9 +245,10 @@ function choose(student: RosterRow, what: string): void {
                   <ElDropdownItem command="correct">{{
                     say('classes.editNameOrNumber')
                   }}</ElDropdownItem>
-                  <ElDropdownItem command="left" divided>{{
-                    say('classes.hasLeftClass')
+                  <ElDropdownItem command="move" divided>{{
+                    say('classes.moveToAnotherClass')
                   }}</ElDropdownItem>
+                  <ElDropdownItem command="left">{{ say('classes.hasLeftClass') }}</ElDropdownItem>
                 </template>
               </ElDropdownMenu>
             </template>
@@ -252,6 +281,8 @@ function choose(student: RosterRow, what: string): void {
       </li>
     </ul>
   </details>
+  <AddStudentDialog v-model="adding" :open-class="openClass" :act="act" />
+  <MoveStudentDialog v-model="moving" :open-class="openClass" :act="act" />
   <StudentDialog v-model="correcting" :class-id="openClass.class.id" :act="act" />
   <AccommodationsDialog v-model="supporting" :class-id="openClass.class.id" :act="act" />
 </template>

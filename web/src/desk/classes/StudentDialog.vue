@@ -1,10 +1,11 @@
 <script setup lang="ts">
 /** Correcting what is known of one student. The roster number stays the same all year. */
 import { present } from '@oaken/core/certain';
-import { reactive, watch } from 'vue';
+import { ref, watch } from 'vue';
 import { call } from '../../client/call';
 import { useForm } from '../../client/useDoing';
 import { done } from '../shared/undo';
+import StudentFields, { type StudentFacts } from './StudentFields.vue';
 import { fullName, type RosterRow } from './useClass';
 import { say } from '../../words/teacher';
 
@@ -13,31 +14,27 @@ const props = defineProps<{
   classId: number;
   act: (work: () => Promise<unknown>) => Promise<boolean>;
 }>();
-const facts = reactive({
+const facts = ref<StudentFacts>({
   givenName: '',
   familyName: '',
   studentNumber: '',
   email: '',
-  grade: '' as string | number,
+  grade: '',
 });
 const { wrong, act: send, errors, forget } = useForm();
 watch(student, (changed) => {
   if (!changed) return;
   const { givenName, familyName, studentNumber, email, grade } = changed;
-  Object.assign(facts, { givenName, familyName, studentNumber, email, grade: grade ?? '' });
+  facts.value = { givenName, familyName, studentNumber, email, grade: grade ?? '' };
   forget();
 });
-const fields = [
-  { key: 'givenName', label: say('classes.firstNameTitle') },
-  { key: 'familyName', label: say('classes.lastNameTitle') },
-  { key: 'studentNumber', label: say('classes.studentNumber') },
-  { key: 'email', label: say('classes.eMailAddress') },
-  { key: 'grade', label: say('common.grade') },
-] as const;
 async function save(): Promise<void> {
   const current = present(student.value, 'student');
   const params = { classId: props.classId, studentId: current.id };
-  const body = { ...facts, grade: facts.grade === '' ? null : Number(facts.grade) };
+  const body = {
+    ...facts.value,
+    grade: facts.value.grade === '' ? null : Number(facts.value.grade),
+  };
   const before = {
     givenName: current.givenName,
     familyName: current.familyName,
@@ -62,11 +59,7 @@ async function save(): Promise<void> {
     @close="student = null"
   >
     <form id="student" @submit.prevent="save">
-      <label v-for="field in fields" :key="field.key" class="field">
-        <span class="label">{{ field.label }}</span>
-        <ElInput v-model.trim="facts[field.key]" :aria-invalid="Boolean(errors[field.key])" />
-        <span v-if="errors[field.key]" class="wrong">{{ errors[field.key] }}</span>
-      </label>
+      <StudentFields v-model="facts" :errors="errors" />
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     </form>
     <template #footer>
