@@ -204,6 +204,7 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await expect(slip()).toContainText('28 letters go out when they can see it.');
   await page.getByRole('button', { name: 'Assign to 28 students' }).click();
   await expect(page.getByText('Assigned to 28 students.')).toBeVisible();
+  await page.goto('/schedule');
   await page.getByRole('button', { name: english.list.subscribe }).click();
   const feed = (await page.locator('code').textContent())!.trim();
   expect(await (await page.request.get(feed)).text()).toMatch(/^BEGIN:VCALENDAR\r\n/);
