@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { SeatRow } from '@oaken/contract/attempts';
 import type { MessageKey } from '@oaken/words';
+import { minute } from '@oaken/core/timing';
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { inWords, Unreachable } from '../client/request';
@@ -13,7 +14,7 @@ import LanguageChoice from './LanguageChoice.vue';
 import { limitInWords } from './limitWords';
 import { scoreInWords } from './scoreWords';
 import { hasRules } from './ruleWords';
-import { momentInWords } from './timeWords';
+import { lengthText, momentInWords } from './timeWords';
 
 /** Rarely used, and not what a student waits for. */
 const CalendarFeed = defineAsyncComponent(() => import('../parts/CalendarFeed.vue'));
@@ -118,6 +119,9 @@ const way = (row: SeatRow) =>
   (row.asksWord || row.instructions || hasRules(row.sitting) || row.attemptsMade > 0)
     ? `/begin/${row.assignmentId}`
     : `/sit/${row.assignmentId}`;
+/** Pressing Begin starts the clock, with no page in between that would say so. */
+const startsAtOnce = (row: SeatRow) =>
+  row.state === 'open' && row.limitMinutes !== null && !row.timed && way(row).startsWith('/sit/');
 async function leave(): Promise<void> {
   await session.signOut().catch(() => {});
   await router.push('/sign-in');
@@ -156,6 +160,11 @@ async function leave(): Promise<void> {
               <p class="title">{{ row.title }}</p>
               <p class="faded">
                 {{ say(row.offPerTry === null ? 'list.test' : 'list.practice') }} · {{ facts(row) }}
+              </p>
+              <p v-if="startsAtOnce(row)">
+                {{
+                  say('begin.timeStarts', { time: lengthText((row.limitMinutes ?? 0) * minute) })
+                }}
               </p>
               <p v-if="row.undecided">{{ undecidedInWords(row.undecided) }}</p>
               <p class="faded small">{{ row.teacher }}</p>

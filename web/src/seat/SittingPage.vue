@@ -19,6 +19,7 @@ import { say } from '../words';
 
 /** Loaded when they are first asked for. */
 const DisplaySheet = defineAsyncComponent(() => import('../sitting/DisplaySheet.vue'));
+const AfterHandingIn = defineAsyncComponent(() => import('./AfterHandingIn.vue'));
 /** A test has no use for it, so a test does not load it. */
 const PracticeHelp = defineAsyncComponent(() => import('./PracticeHelp.vue'));
 const router = useRouter();
@@ -184,6 +185,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
     <main v-if="end" class="column end">
       <h2>{{ end.title }}</h2>
       <p v-for="sentence in end.sentences" :key="sentence">{{ sentence }}</p>
+      <AfterHandingIn v-if="ended === 'handed-in'" :assignment-id="assignmentId" />
       <RouterLink v-if="ended === 'handed-in'" class="btn main" to="/">{{
         say('list.back')
       }}</RouterLink>

@@ -6,13 +6,15 @@
 import type { SittingEntry, SittingForm } from '@oaken/core/forms';
 import type { AttemptAnswer } from '@oaken/contract/attempts';
 import type { Responses, SittingItem } from '@oaken/core/items';
-import { computed, nextTick, reactive, ref, watch } from 'vue';
+import { computed, defineAsyncComponent, nextTick, reactive, ref, watch } from 'vue';
 import { canCrossOut } from '../kinds/answers';
 import ItemView from '../kinds/ItemView.vue';
 import PassageView from '../parts/PassageView.vue';
 import LeaveSheet from './LeaveSheet.vue';
 import LineGuide from './LineGuide.vue';
 import QuestionTools from './QuestionTools.vue';
+import { useLeaving } from './useLeaving';
+import { useSittingKeys } from './useSittingKeys';
 import { useWay } from './useWay';
 import WayThrough from './WayThrough.vue';
 import { toggled } from '../parts/toggled';
@@ -20,6 +22,8 @@ import { lengthInWords, minute } from '@oaken/core/timing';
 import { language, say } from '../words';
 import './seat.css';
 
+/** Loaded when it is first asked for. */
+const KeysSheet = defineAsyncComponent(() => import('./KeysSheet.vue'));
 const index = defineModel<number>('at', { required: true });
 /** Whether the sheet that asks before handing in is open. */
 const asking = defineModel<boolean>('asking', { required: true });
@@ -99,37 +103,32 @@ const { before, total, openSteps, way, beginStage } = useWay({
   course: () => props.course,
 });
 
-const leaving = ref(false);
-const nextWords = computed(() => {
-  if (index.value < entries.value.length - 1) return say('sitting.next');
-  if (!props.course?.next) return null;
-  return say(props.course.next === 'section' ? 'sitting.nextSection' : 'sitting.next');
+const { leaving, nextWords, handInWords, leaveWords, leave, goOn } = useLeaving({
+  entries,
+  index,
+  openSteps,
+  course: () => props.course,
+  goOn: () => emit('next'),
 });
-const handInWords = computed(() => ({
-  title: say('sitting.handInTitle'),
-  end: say('sitting.handInEnd'),
-  verb: say('sitting.handInNow'),
-  doing: say('sitting.handingIn'),
-}));
-const leaveWords = computed(() => ({
-  title: say(entries.value.length > 1 ? 'sitting.sectionTitle' : 'sitting.questionTitle'),
-  end: say('sitting.leaveEnd'),
-  verb: say('sitting.leaveNow'),
-  doing: say('sitting.leaving'),
-}));
-/** A question that is answered is left without asking: its page has said that there is no way back. */
-function leave(): void {
-  if (
-    entries.value.length > 1 ||
-    openSteps.value.some(({ progress }) => progress === 'unanswered' || progress === 'partly')
-  )
-    leaving.value = true;
-  else goOn();
+const keysShown = ref(false);
+useSittingKeys({
+  next: () => {
+    if (nextWords.value) onward();
+  },
+  back: () => {
+    if (index.value > 0) void go(index.value - 1);
+  },
+  flag: () => {
+    if (here.value && canComeBack.value) emit('flag', here.value.id);
+  },
+  help: () => (keysShown.value = true),
+});
+/** To the next question, or out of this part. */
+function onward(): void {
+  if (index.value < entries.value.length - 1) void go(index.value + 1);
+  else leave();
 }
-function goOn(): void {
-  leaving.value = false;
-  emit('next');
-}
+const canComeBack = computed(() => !props.course || entries.value.length > 1);
 function stayAt(number: number): void {
   [asking.value, leaving.value] = [false, false];
   void go(number - 1 - before.value);
@@ -148,6 +147,7 @@ watch(
 
 <template>
   <template v-if="here">
+    <button class="keys" @click="keysShown = true">{{ say('seatKeys.title') }}</button>
     <div class="work" :class="{ two: passage }">
       <section
         v-if="passage"
@@ -209,7 +209,7 @@ watch(
             v-model:crossing="crossing"
             :entry="here.id"
             :flagged="answerOf(here.id).flagged"
-            :can-come-back="!course || entries.length > 1"
+            :can-come-back="canComeBack"
             :has-choices="hasChoices"
             :aloud="aloud ?? false"
             :words="words"
@@ -228,9 +228,10 @@ watch(
       :hand-in="!course?.next"
       @go="(number) => go(number - 1 - before)"
       @back="go(index - 1)"
-      @next="index < entries.length - 1 ? go(index + 1) : leave()"
+      @next="onward"
       @hand-in="asking = true"
     />
+    <KeysSheet v-if="keysShown" @close="keysShown = false" />
     <LeaveSheet
       v-if="asking"
       v-bind="handInWords"
@@ -253,6 +254,11 @@ watch(
 </template>
 
 <style scoped>
+/* For whoever comes by the Tab key. */
+.keys:not(:focus-visible) {
+  position: absolute;
+  left: -999px;
+}
 .work {
   position: relative;
   flex: 1;

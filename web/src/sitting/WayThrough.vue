@@ -2,7 +2,7 @@
 /** The way through the questions: what is answered and flagged, back and on, and handing in. */
 import type { Progress } from '@oaken/core/sitting';
 import type { MessageKey } from '@oaken/words';
-import { nextTick, ref, watch } from 'vue';
+import { computed, nextTick, ref, watch } from 'vue';
 import { say } from '../words';
 
 export interface Step {
@@ -34,6 +34,29 @@ watch(
     list.value?.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'center' });
   },
 );
+/** The one number that Tab stops at: where the student is, until the arrow keys lead elsewhere. */
+const walkedTo = ref<number | null>(null);
+const stop = computed(() => walkedTo.value ?? props.way.find(({ here }) => here)?.number);
+watch(
+  () => props.way.find(({ here }) => here)?.number,
+  () => (walkedTo.value = null),
+);
+async function walk(event: KeyboardEvent): Promise<void> {
+  const open = props.way.filter(({ shut }) => shut === null).map(({ number }) => number);
+  const place = open.indexOf(stop.value ?? -1);
+  const places: Record<string, number> = {
+    ArrowRight: place + 1,
+    ArrowLeft: place - 1,
+    Home: 0,
+    End: open.length - 1,
+  };
+  const to = open[places[event.key] ?? -1];
+  if (to === undefined) return;
+  event.preventDefault();
+  walkedTo.value = to;
+  await nextTick();
+  list.value?.querySelector<HTMLElement>(`[data-number="${to}"]`)?.focus();
+}
 const progressKeys: Record<Progress, MessageKey> = {
   answered: 'sitting.answered',
   partly: 'sitting.partly',
@@ -56,7 +79,7 @@ function inWords({ number, shut, progress, flagged, here }: Step): string {
 <template>
   <nav class="foot" :aria-label="say('sitting.way')">
     <button class="btn" :disabled="first" @click="emit('back')">{{ say('sitting.back') }}</button>
-    <ol ref="list" class="way">
+    <ol ref="list" class="way" @keydown="walk">
       <li v-for="step in way" :key="step.id">
         <button
           :class="{
@@ -68,6 +91,8 @@ function inWords({ number, shut, progress, flagged, here }: Step): string {
           }"
           :disabled="step.shut !== null"
           :aria-label="inWords(step)"
+          :tabindex="step.number === stop ? 0 : -1"
+          :data-number="step.number"
           :aria-current="step.here ? 'step' : undefined"
           @click="emit('go', step.number)"
         >
