@@ -9,6 +9,7 @@ import common from './en/teacher/common.json' with { type: 'json' };
 import desk from './en/teacher/desk.json' with { type: 'json' };
 import editor from './en/teacher/editor.json' with { type: 'json' };
 import glossary from './en/teacher/glossary.json' with { type: 'json' };
+import help from './en/teacher/help.json' with { type: 'json' };
 import items from './en/teacher/items.json' with { type: 'json' };
 import keys from './en/teacher/keys.json' with { type: 'json' };
 import kinds from './en/teacher/kinds.json' with { type: 'json' };
@@ -31,6 +32,7 @@ export const teacherEnglish = {
   desk,
   editor,
   glossary,
+  help,
   items,
   keys,
   kinds,

@@ -13,7 +13,7 @@ export const listedStudent = z.strictObject({
   givenName: oneLine(80).min(1, 'The first name is missing.'),
   familyName: oneLine(80),
   studentNumber: oneLine(40),
-  email: z.union([z.literal(''), z.email().max(254)], 'That is not an e-mail address.'),
+  email: z.union([z.literal(''), z.email('That is not an e-mail address.').max(254)]),
   grade: z
     .int('A grade is a whole number.')
     .min(0, 'A grade is from 0 to 13.')

@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useSession } from '../client/session';
 import DeskSpine from './DeskSpine.vue';
 import SignInAgain from './accounts/SignInAgain.vue';
+import { tourOpen } from './help/tour';
 import FindAnything from './anything/FindAnything.vue';
 import { open } from './router';
 import { forgetPicks } from './banks/keptPicks';
@@ -16,6 +17,8 @@ import { say } from '../words/teacher';
 
 const session = useSession();
 sendKeptChanges();
+/** Loaded when it is first taken. */
+const DeskTour = defineAsyncComponent(() => import('./help/DeskTour.vue'));
 const finding = ref(false);
 const route = useRoute();
 const router = useRouter();
@@ -58,6 +61,7 @@ async function leave(): Promise<void> {
     <UndoStrip class="screen-only" />
     <SignInAgain />
     <KeysDialog />
+    <DeskTour v-if="tourOpen" />
     <FindAnything v-model="finding" />
   </div>
 </template>

@@ -4,6 +4,7 @@ import {
   BookOpenText,
   CalendarDays,
   ChartNoAxesColumn,
+  CircleQuestionMark,
   Ellipsis,
   FileText,
   ListTree,
@@ -59,6 +60,7 @@ const acts: Record<string, () => unknown> = {
   theme: turnTheme,
   account: () => router.push('/account'),
   find: () => emit('find'),
+  help: () => router.push('/help'),
   leave: () => emit('leave'),
 };
 </script>
@@ -89,6 +91,7 @@ const acts: Record<string, () => unknown> = {
               say('desk.signedInAsName', { name: session.name })
             }}</ElDropdownItem>
             <ElDropdownItem command="find">{{ say('desk.find') }}</ElDropdownItem>
+            <ElDropdownItem command="help">{{ say('help.title') }}</ElDropdownItem>
             <ElDropdownItem command="account">{{ say('desk.account') }}</ElDropdownItem>
             <ElDropdownItem command="theme">{{ turnWords }}</ElDropdownItem>
             <ElDropdownItem command="leave">{{ say('desk.signOut') }}</ElDropdownItem>
@@ -102,6 +105,10 @@ const acts: Record<string, () => unknown> = {
         <Search :size="18" :stroke-width="1.7" aria-hidden="true" />
         {{ say('desk.find') }}
       </button>
+      <RouterLink to="/help" class="place" :class="{ here: isHere('/help') }">
+        <CircleQuestionMark :size="18" :stroke-width="1.7" aria-hidden="true" />
+        {{ say('help.title') }}
+      </RouterLink>
       <button class="place" :title="turnWords" @click="turnTheme">
         <component
           :is="theme === 'dark' ? Sun : Moon"

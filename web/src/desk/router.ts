@@ -38,6 +38,11 @@ const routes: RouteRecordRaw[] = [
     meta: { title: say('glossary.labels.title') },
   },
   {
+    path: '/help',
+    component: () => import('./help/HelpPage.vue'),
+    meta: { title: say('help.title') },
+  },
+  {
     path: '/account',
     component: () => import('./accounts/AccountPage.vue'),
     meta: { title: say('desk.myAccount') },

@@ -8,6 +8,7 @@ export interface Place {
 
 const everybodys: Place[] = [
   { name: say('desk.myAccount'), to: '/account' },
+  { name: say('help.title'), to: '/help' },
   { name: say('glossary.labels.title'), to: '/glossary' },
 ];
 const teachers: Place[] = [

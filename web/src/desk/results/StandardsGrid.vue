@@ -52,7 +52,7 @@ const lines = computed(() => {
             <TallyBox
               :share="share"
               :label="label"
-              :figure="share === null ? '' : String(Math.round(100 * share))"
+              :figure="share === null ? undefined : String(Math.round(100 * share))"
             />
           </td>
         </tr>

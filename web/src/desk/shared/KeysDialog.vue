@@ -32,6 +32,9 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         </div>
       </dl>
     </section>
+    <p>
+      <RouterLink to="/help" @click="open = false">{{ say('help.title') }}</RouterLink>
+    </p>
   </ElDialog>
 </template>
 

@@ -12,6 +12,7 @@ import PageHead from '../shared/PageHead.vue';
 import { useWords } from '../shared/words';
 import ClassBar from '../shared/ClassBar.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
+import FirstVisit from './FirstVisit.vue';
 import { say } from '../../words/teacher';
 
 const session = useSession();
@@ -125,6 +126,7 @@ const headings = {
       ><ElButton type="primary">{{ say('today.findQuestions') }}</ElButton></RouterLink
     >
   </PageHead>
+  <FirstVisit />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <FacingPages name="today" :left="say('today.theDay')" :right="say('today.waitingMe')" :start="52">
     <template #left>
