@@ -1,8 +1,39 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page } from '@playwright/test';
 
+const levelAA = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+const levelAAA = [...levelAA, 'wcag2aaa'];
+
 /** WCAG 2.2 AA, as axe knows it. */
-export async function expectAccessible(where: string, page: Page): Promise<void> {
+export const expectAccessible = (where: string, page: Page) => expectNoFaults(where, page, levelAA);
+
+/**
+ * What students get: also text at 7:1 (WCAG 2.2, 1.4.6) and nothing to press that is smaller than 44 px each way
+ * (2.5.5), but for links and boxes in a line of text or beside a label that is as large.
+ */
+export async function expectComfortable(where: string, page: Page): Promise<void> {
+  await expectNoFaults(where, page, levelAAA);
+  expect([where, await tooSmall(page)]).toEqual([where, []]);
+}
+
+const tooSmall = (page: Page) =>
+  page.evaluate(() => {
+    const least = 43.5;
+    const pressed = 'button, a[href], input, select, textarea, summary, [role="radio"]';
+    const fits = (box: DOMRect) => box.width >= least && box.height >= least;
+    return [...document.querySelectorAll<HTMLElement>(pressed)].flatMap((control) => {
+      const box = control.getBoundingClientRect();
+      const look = getComputedStyle(control);
+      if (box.width === 0 || box.right < 0 || look.visibility === 'hidden') return [];
+      if (look.display === 'inline') return [];
+      const label = control.closest('label');
+      if (fits(box) || (label && fits(label.getBoundingClientRect()))) return [];
+      const name = control.getAttribute('aria-label') ?? control.textContent?.trim();
+      return [`${name}: ${Math.round(box.width)} x ${Math.round(box.height)}`];
+    });
+  });
+
+async function expectNoFaults(where: string, page: Page, tags: string[]): Promise<void> {
   // What is still fading in has not got its colours yet, and what has just been drawn may begin to
   // fade with the next frame.
   await page.evaluate(async () => {
@@ -21,9 +52,7 @@ export async function expectAccessible(where: string, page: Page): Promise<void>
       await frame();
     }
   });
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze();
+  const { violations } = await new AxeBuilder({ page }).withTags(tags).analyze();
   const messages = violations.map(
     ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
   );

@@ -40,10 +40,19 @@ test('every page of a teacher’s fits every screen, and each of its actions can
       '/results',
       '/account',
       '/glossary',
+      '/help',
+      '/marking?show=done',
     ],
     ...['', '/assign', '/blueprint', '/print', '/look'].map((end) => built + end),
     ...['/overview', '/items', '/students', '/standards', '/follow-up'].map((end) => results + end),
-    ...[watched, watched.replace('watch', 'assignments'), '/items/1', opened, `${opened}/bring`],
+    ...[
+      watched,
+      watched.replace('watch', 'assignments'),
+      `${watched.replace('watch', 'assignments')}/assigned`,
+      '/items/1',
+      opened,
+      `${opened}/bring`,
+    ],
   ];
   const faults: string[] = [];
   for (const path of paths) {

@@ -17,6 +17,8 @@ export async function cutOff(page: Page): Promise<{ over: number; controls: stri
       const box = { left: bounds.left, right: bounds.right, top: bounds.top };
       for (let around = control.parentElement; around; around = around.parentElement) {
         const style = getComputedStyle(around);
+        // It has no box of its own, so it cuts nothing off.
+        if (style.display === 'contents') continue;
         const edge = around.getBoundingClientRect();
         if (scrolls(style.overflowX)) [box.left, box.right] = [edge.left, edge.right];
         else if (style.overflowX === 'hidden') {

@@ -1,17 +1,26 @@
 /** One way to the server. Errors become `Refused`, with the server's own words and the place of each fault. */
 import { present } from '@oaken/core/certain';
 import type { ProblemBody } from '@oaken/contract';
-import { say } from '../words';
+import { problemWords, say } from '../words';
 
 /** The name under which an administrator finds what happened in the server's log. */
 const nameOf = ({ requestId }: ProblemBody) =>
   requestId === undefined ? undefined : say('network.reference', { id: requestId });
 
+const wordsOf = (problem: ProblemBody) =>
+  problemWords(problem.type.split('/').at(-1) ?? '', problem);
+
 export class Refused extends Error {
   override name = 'Refused';
 
   constructor(readonly problem: ProblemBody) {
-    super([problem.title, problem.detail, nameOf(problem)].filter(Boolean).join(' '));
+    const { title, detail } = wordsOf(problem);
+    super([title, detail, nameOf(problem)].filter(Boolean).join(' '));
+  }
+
+  /** What is the matter and what to do about it, in the language of the page. */
+  get words(): { title: string; detail?: string | undefined } {
+    return wordsOf(this.problem);
   }
 
   get status(): number {

@@ -52,9 +52,9 @@ export function useBeginning(
   }
 
   /** Paused, or left for too long: asked again until it goes on. */
-  function waitForTeacher({ problem }: Refused): void {
+  function waitForTeacher({ words: { title, detail = '' } }: Refused): void {
     paused.value = true;
-    heldBack.value = { title: problem.title, detail: problem.detail ?? '' };
+    heldBack.value = { title, detail };
     clearTimeout(again);
     if (!sitting.left) later();
   }

@@ -257,7 +257,8 @@ watch(
 /* For whoever comes by the Tab key. */
 .keys:not(:focus-visible) {
   position: absolute;
-  left: -999px;
+  opacity: 0;
+  pointer-events: none;
 }
 .work {
   position: relative;

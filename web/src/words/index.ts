@@ -15,12 +15,16 @@ const i18n = createI18n({
   messages: { en: english },
   pluralRules,
 });
-const { t, locale, availableLocales, setLocaleMessage, mergeLocaleMessage } =
+const { t, te, locale, availableLocales, setLocaleMessage, mergeLocaleMessage } =
   i18n.global as Composer;
 
 /** The catalogues that a page does not begin with. */
 const others = {
-  es: () => import('@oaken/words/spanish').then(({ spanish }) => spanish),
+  es: () =>
+    import('@oaken/words/spanish').then(({ spanish, spanishProblems }) => ({
+      ...spanish,
+      problems: spanishProblems,
+    })),
 };
 
 /** Says any message that is loaded; `n` chooses the form, and is written with its thousands apart. */
@@ -31,6 +35,21 @@ export const sayAny = (key: string, values: Values = {}): string =>
 
 /** Says a message; where it is shown, it follows the language. */
 export const say: Say = sayAny;
+
+/**
+ * A problem's sentences in the language of the moment; those of the server, which are English, where there are no others.
+ *
+ * @param code the end of the problem's `type`
+ */
+export function problemWords(
+  code: string,
+  server: { title: string; detail?: string | undefined },
+): { title: string; detail?: string | undefined } {
+  const key = `problems.${code}`;
+  if (locale.value === 'en' || !te(`${key}.title`, locale.value)) return server;
+  const detail = te(`${key}.detail`, locale.value) ? t(`${key}.detail`) : undefined;
+  return { title: t(`${key}.title`), detail };
+}
 
 /** More messages in English, of a part of the product that has them to itself. */
 export const addMessages = (messages: object): void => mergeLocaleMessage('en', messages);
