@@ -73,7 +73,7 @@ test('by mouse in at most 34 clicks', async ({ browser }) => {
   await page.getByRole('button', { name: desk.tests.saveThisTest }).click();
   await expect(entries(page).first()).toContainText(desk.tests.changedThisTestOnly);
 
-  await page.getByRole('link', { name: desk.common.assign, exact: true }).click();
+  await page.getByRole('button', { name: desk.common.assign, exact: true }).click();
   for (const name of [/^6B/, /^6D/]) await page.getByRole('checkbox', { name }).click();
   await page.getByText(desk.assignments.closesTomorrow, { exact: true }).click();
   await page.getByRole('button', { name: 'Assign to 53 students' }).click();

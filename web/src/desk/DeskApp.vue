@@ -10,6 +10,7 @@ import { open } from './router';
 import { forgetPicks } from './banks/keptPicks';
 import { sendKeptChanges } from './assessments/useChangeQueue';
 import KeysDialog from './shared/KeysDialog.vue';
+import { useDialogFocus } from './shared/useDialogFocus';
 import { steps } from './shared/undo';
 import ServerAway from './ServerAway.vue';
 import UndoStrip from './shared/UndoStrip.vue';
@@ -19,6 +20,7 @@ const session = useSession();
 sendKeptChanges();
 /** Loaded when it is first taken. */
 const DeskTour = defineAsyncComponent(() => import('./help/DeskTour.vue'));
+useDialogFocus();
 const finding = ref(false);
 const route = useRoute();
 const router = useRouter();

@@ -29,8 +29,8 @@ const { wrong, busy, act: send, errors, forget } = useForm();
 const problems = computed(() => ({ ...errors.value, ...missing }));
 /** Somebody like this is known: asked about before anything is done. */
 const asked = ref<{ line: PlanLine; plan: Plan; listed: ListedStudent } | null>(null);
-/** Whom the form means: one that is known, or nobody yet. */
-const as = ref<number | null>(null);
+/** Whom the form means: one that is known, or somebody new. */
+const as = ref<number | 'new'>('new');
 let clientKey = crypto.randomUUID();
 
 function forgetProblems(): void {
@@ -41,7 +41,7 @@ watch(open, (now) => {
   if (!now) return;
   facts.value = nobody();
   asked.value = null;
-  as.value = null;
+  as.value = 'new';
   clientKey = crypto.randomUUID();
   forgetProblems();
 });
@@ -65,8 +65,10 @@ function listedOf(): ListedStudent | null {
 async function submit(): Promise<void> {
   const listed = listedOf();
   if (!listed || busy.value) return;
-  if (asked.value)
-    return void (await apply(asked.value.plan, listed, { take: true, as: as.value }));
+  if (asked.value) {
+    const choice = { take: true, as: as.value === 'new' ? null : as.value };
+    return apply(asked.value.plan, listed, choice);
+  }
   let planned: Plan | null = null;
   await send(async () => {
     const { id: classId, subject } = props.openClass.class;
@@ -83,7 +85,7 @@ async function submit(): Promise<void> {
     });
   else if (line.act === 'ask') {
     asked.value = { line, plan, listed };
-    as.value = line.likely[0]?.studentId ?? null;
+    as.value = line.likely[0]?.studentId ?? 'new';
   } else await apply(plan, listed, { take: true });
 }
 
@@ -123,7 +125,7 @@ async function apply(plan: Plan, listed: ListedStudent, choice: LineChoice): Pro
             >{{ likely.name }}
             <span class="faded">{{ [likely.where, likely.why].filter(Boolean).join(', ') }}</span>
           </ElRadio>
-          <ElRadio :value="null">{{ say('classes.somebodyNew') }}</ElRadio>
+          <ElRadio value="new">{{ say('classes.somebodyNew') }}</ElRadio>
         </ElRadioGroup>
       </fieldset>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
