@@ -114,6 +114,7 @@ test('by keyboard alone', async ({ browser }) => {
     await keyboard.press('Enter');
   }
   await page.goto('/');
+  await expect(page.getByRole('heading', { name: desk.today.waitingMe })).toBeVisible();
   await goTo('banks');
   await tabTo(desk.banks.searchWordsOrStandards);
   await keyboard.type(codes);

@@ -74,7 +74,7 @@ legend {
   display: inline-flex;
   align-items: center;
   gap: 8px;
-  min-height: 40px;
+  min-height: 44px;
   margin-right: 18px;
   clear: left;
 }

@@ -73,8 +73,8 @@ h2 {
   margin-bottom: 10px;
 }
 .number {
-  min-width: 42px;
-  height: 42px;
+  min-width: 44px;
+  height: 44px;
   margin: 0 6px 8px 0;
   border: 1px solid var(--rule-strong);
   border-radius: var(--corner);

@@ -62,7 +62,7 @@ onUnmounted(silence);
 }
 .tools .btn {
   font-weight: 400;
-  min-height: 40px;
+  min-height: 44px;
   padding: 4px 14px;
 }
 .tools .btn[aria-pressed='true'] {

@@ -125,13 +125,13 @@ function inWords({ number, shut, progress, flagged, here }: Step): string {
   list-style: none;
   margin: 0;
   padding: 0;
-  max-height: 82px;
+  max-height: 98px;
   overflow: auto;
 }
 .way button {
   position: relative;
-  min-width: 34px;
-  height: 36px;
+  min-width: 44px;
+  height: 44px;
   border: 1.5px solid transparent;
   background: none;
   cursor: pointer;
