@@ -171,6 +171,22 @@ async function sat(all: string[][], from: number, change: Record<string, unknown
   return { assignmentId, path: `/api/assignments/${assignmentId}` as const, students };
 }
 
+test('the list has each assignment that somebody has begun, with the scores of its students by tenths', async () => {
+  const { results } = await teacher.ok('GET', '/api/results');
+  for (const { id, spread, handedIn, working } of results) {
+    expect(handedIn + working).toBeGreaterThan(0);
+    const { students } = await teacher.ok('GET', `/api/assignments/${id}/results`);
+    const tenths = Array.from({ length: 10 }, () => 0);
+    for (const { points, maxPoints, excused, cells } of students)
+      if (points !== null && maxPoints && !excused && !cells.some((cell) => cell?.needsMarking))
+        tenths[Math.min(9, Math.floor((10 * points) / maxPoints + 1e-9))]!++;
+    expect([id, spread]).toEqual([id, tenths]);
+  }
+  const given = (await teacher.ok('GET', '/api/assignments')).assignments;
+  const begun = given.filter(({ handedIn, working }) => handedIn + working > 0);
+  expect(results.map(({ id }) => id)).toEqual(begun.map(({ id }) => id));
+});
+
 test('which attempt is read: the counting, the best, latest, first, their mean, or all; times are known once', async () => {
   const { path, students } = await sat([['aab', 'abb', 'aaa'], ['bbb']], 0);
   const points = async (attempt: string) =>

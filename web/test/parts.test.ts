@@ -190,6 +190,21 @@ describe('facing pages', () => {
     await pages.get('[role=separator]').trigger('keydown', { key: 'ArrowRight' });
     expect([width(pages), width(shown())]).toEqual([42, 42]);
   });
+  test('F6 goes over to the other page, and back', async () => {
+    const pages = mount(FacingPages, {
+      props: { name: 'test', left: 'Index', right: 'Items' },
+      global,
+      attachTo: document.body,
+    });
+    const press = async () => {
+      dispatchEvent(new KeyboardEvent('keydown', { key: 'F6' }));
+      await flushPromises();
+      return document.activeElement?.getAttribute('aria-label');
+    };
+    (pages.get('.left').element as HTMLElement).focus();
+    expect([await press(), await press()]).toEqual(['Items', 'Index']);
+    pages.unmount();
+  });
   test('neither page is pushed away', async () => {
     const pages = shown();
     for (let n = 0; n < 40; n++)

@@ -255,6 +255,10 @@ watch(
 
 <style scoped>
 /* For whoever comes by the Tab key. */
+.keys {
+  min-width: 60px;
+  min-height: 44px;
+}
 .keys:not(:focus-visible) {
   position: absolute;
   opacity: 0;

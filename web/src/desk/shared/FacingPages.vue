@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Two facing pages with a gutter that can be dragged, or moved with the arrow keys; two tabs on a narrow screen. */
 import { present } from '@oaken/core/certain';
-import { computed, ref } from 'vue';
+import { useEventListener } from '@vueuse/core';
+import { computed, nextTick, ref } from 'vue';
 import { say } from '../../words/teacher';
 
 const props = withDefaults(
@@ -29,6 +30,20 @@ function move(to: number): void {
   share.value = Math.round(Math.min(props.most, Math.max(props.least, to)) * 10) / 10;
   localStorage.setItem(`oaken-gutter-${props.name}`, String(share.value));
 }
+
+/** F6 goes over to the other page, however much stands on this one. */
+async function goOver(event: KeyboardEvent): Promise<void> {
+  if (event.key !== 'F6' || event.defaultPrevented || !box.value) return;
+  const [left, right] = box.value.querySelectorAll<HTMLElement>(':scope > .page');
+  if (!left || !right) return;
+  event.preventDefault();
+  const toRight = left.contains(document.activeElement);
+  // On a narrow screen only one of them is shown.
+  side.value = toRight ? 'right' : 'left';
+  await nextTick();
+  (toRight ? right : left).focus();
+}
+useEventListener('keydown', goOver);
 
 function drag(event: PointerEvent): void {
   const gutter = event.currentTarget as HTMLElement;

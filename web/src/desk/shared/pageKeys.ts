@@ -48,7 +48,10 @@ const marking: KeyGroup = {
 };
 const facing: KeyGroup = {
   title: say('keys.pages'),
-  keys: [{ press: '← →', does: say('keys.width') }],
+  keys: [
+    { press: 'F6', does: say('keys.otherPage') },
+    { press: '← →', does: say('keys.width') },
+  ],
 };
 
 /** @param path of the page, such as `/tests/9` */
