@@ -3,7 +3,7 @@
  *
  * @jest-environment jsdom
  */
-import { flushPromises, mount } from '@vue/test-utils';
+import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils';
 import ElementPlus, { ElOption } from 'element-plus';
 import { h } from 'vue';
 import CommitInput from '../src/parts/CommitInput.vue';
@@ -27,6 +27,7 @@ beforeAll(() => {
     disconnect() {}
   };
 });
+enableAutoUnmount(afterEach);
 const link = { props: ['to'], template: '<a :href="to"><slot /></a>' };
 const global = { plugins: [ElementPlus], stubs: { RouterLink: link } };
 
@@ -201,7 +202,7 @@ describe('facing pages', () => {
       await flushPromises();
       return document.activeElement?.getAttribute('aria-label');
     };
-    (pages.get('.left').element as HTMLElement).focus();
+    (pages.get('.page.left').element as HTMLElement).focus();
     expect([await press(), await press()]).toEqual(['Items', 'Index']);
     pages.unmount();
   });
@@ -250,15 +251,14 @@ describe('what was done', () => {
 });
 
 describe('a dialog that opens', () => {
-  const page = mount(
-    {
-      setup: () => useDialogFocus(),
-      template: `<div><button id="before">Open</button><div class="el-dialog" tabindex="-1">
+  let page: ReturnType<typeof mount>;
+  const opening = {
+    setup: () => useDialogFocus(),
+    template: `<div><button id="before">Open</button><div class="el-dialog" tabindex="-1">
         <button class="el-dialog__headerbtn">Close</button>
         <div class="el-dialog__body"><input type="checkbox" /><input id="title" /></div></div></div>`,
-    },
-    { attachTo: document.body },
-  );
+  };
+  beforeEach(() => (page = mount(opening, { attachTo: document.body })));
   const focus = (selector: string) => (page.get(selector).element as HTMLElement).focus();
   const here = () => document.activeElement?.id;
 

@@ -2,7 +2,7 @@
 /** Ctrl K or "/": any page, act, test, assignment, class, student or item by a few letters of its name. */
 import type { Thing } from '@oaken/contract/anything';
 import { useEventListener } from '@vueuse/core';
-import { nextTick, ref } from 'vue';
+import { ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
@@ -78,12 +78,11 @@ function go(choice: Record<string, unknown>): void {
   open.value = false;
   void router.push(String(choice.to));
 }
-async function begin(): Promise<void> {
+// Before the dialog is there: whoever types at once loses no letter.
+watch(open, () => {
   words.value = '';
   wrong.value = '';
-  await nextTick();
-  field.value?.focus();
-}
+});
 
 useEventListener('keydown', (event: KeyboardEvent) => {
   const asked =
@@ -101,7 +100,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
     :title="say('anything.title')"
     width="min(620px, 94vw)"
     top="10vh"
-    @opened="begin"
+    @opened="field?.focus()"
   >
     <p class="faded small hint">{{ say('anything.hint') }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
