@@ -148,46 +148,52 @@ const scatter = computed(() => ({
     <figure>
       <figcaption>{{ say('results.howPointsSpread') }}</figcaption>
       <VChart class="chart" :option="distribution" autoresize />
-      <table class="unseen">
-        <caption>
-          {{
-            say('results.studentsByPercentPoints')
-          }}
-        </caption>
-        <tbody>
-          <tr v-for="(n, position) in steps" :key="position">
-            <th>
-              {{ say('results.position', { position: position * 10, value: position * 10 + 10 }) }}
-            </th>
-            <td>{{ n }}</td>
-          </tr>
-        </tbody>
-      </table>
+      <div class="unseen">
+        <table>
+          <caption>
+            {{
+              say('results.studentsByPercentPoints')
+            }}
+          </caption>
+          <tbody>
+            <tr v-for="(n, position) in steps" :key="position">
+              <th>
+                {{
+                  say('results.position', { position: position * 10, value: position * 10 + 10 })
+                }}
+              </th>
+              <td>{{ n }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
     </figure>
     <figure>
       <figcaption>{{ say('results.itemsByFacilityDiscrimination') }}</figcaption>
       <VChart class="chart" :option="scatter" autoresize @click="openItem" />
       <p class="faded small">{{ say('results.pressItemToOpen') }}</p>
-      <table class="unseen">
-        <caption>
-          {{
-            say('results.itemsByFacilityDiscrimination')
-          }}
-        </caption>
-        <tbody>
-          <tr v-for="[facility, discrimination, number] in plotted" :key="number">
-            <th>
-              {{
-                say('results.itemAtPlace', {
-                  number,
-                  share: percent(facility),
-                  discrimination: discrimination.toFixed(2),
-                })
-              }}
-            </th>
-          </tr>
-        </tbody>
-      </table>
+      <div class="unseen">
+        <table>
+          <caption>
+            {{
+              say('results.itemsByFacilityDiscrimination')
+            }}
+          </caption>
+          <tbody>
+            <tr v-for="[facility, discrimination, number] in plotted" :key="number">
+              <th>
+                {{
+                  say('results.itemAtPlace', {
+                    number,
+                    share: percent(facility),
+                    discrimination: discrimination.toFixed(2),
+                  })
+                }}
+              </th>
+            </tr>
+          </tbody>
+        </table>
+      </div>
     </figure>
   </div>
 </template>
