@@ -11,6 +11,7 @@ import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
 import AddStudentDialog from './AddStudentDialog.vue';
 import MoveStudentDialog from './MoveStudentDialog.vue';
+import RosterHead from './RosterHead.vue';
 import StudentDialog from './StudentDialog.vue';
 import AccommodationsDialog from './AccommodationsDialog.vue';
 import { fullName, type OpenClass, type RosterRow } from './useClass';
@@ -118,48 +119,16 @@ function choose(student: RosterRow, what: string): void {
 </script>
 
 <template>
-  <div class="inset">
-    <div class="bar">
-      <p class="code">
-        {{ say('classes.classCode') }} <b>{{ openClass.class.code }}</b>{{ ' ' }}
-        <span class="faded small"
-          >{{ say('classes.studentsSignInAt') }} <b>{{ say('classes.seat') }}</b>
-          {{ say('classes.withTheirNameTheir') }}</span
-        >
-      </p>
-      <span class="links">
-        <button v-if="mayChange" type="button" class="word" @click="adding = true">
-          {{ say('classes.addStudent') }}
-        </button>
-        <RouterLink v-if="mayChange" :to="`/classes/${openClass.class.id}/bring`">{{
-          say('classes.importStudents')
-        }}</RouterLink>
-        <RouterLink :to="`/classes/${openClass.class.id}/slips`">{{
-          say('classes.signInSlips')
-        }}</RouterLink>
-        <RouterLink :to="`/classes/${openClass.class.id}/list`">{{
-          say('classes.classList')
-        }}</RouterLink>
-      </span>
-    </div>
-    <p v-if="without > 0" class="note">
-      {{ say('classes.studentsHaveNoPasscode', { n: without }) }}
-      <RouterLink :to="`/classes/${openClass.class.id}/slips`">{{
-        say('classes.printTheirSlips')
-      }}</RouterLink>
-    </p>
-    <p v-if="openClass.class.joiningUntil" class="note">
-      {{
-        say('classes.studentsCanJoinWithClass', {
-          joiningUntil: words.time(openClass.class.joiningUntil),
-        })
-      }}
-    </p>
-    <p v-if="fresh" class="fresh" role="status">
-      {{ say('classes.newPasscodeNameTitle', { name: fresh.name }) }}
-      <b class="big">{{ fresh.passcode }}</b>{{ say('classes.itShownOnlyNow') }}
-    </p>
-  </div>
+  <RosterHead
+    :open-class="openClass"
+    :without="without"
+    :may-change="mayChange"
+    @add="adding = true"
+  />
+  <p v-if="fresh" class="fresh" role="status">
+    {{ say('classes.newPasscodeNameTitle', { name: fresh.name }) }}
+    <b class="big">{{ fresh.passcode }}</b>{{ say('classes.itShownOnlyNow') }}
+  </p>
   <EmptyNote v-if="here.length === 0" :title="say('classes.nobodyInThisClass')">
     <template v-if="mayChange"
       >{{ say('classes.pasteListNamesAnywhere') }}
@@ -297,28 +266,12 @@ td:nth-child(2) {
 .inset {
   padding: 14px 24px 4px;
 }
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  gap: 4px 24px;
-}
-.links {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 18px;
-}
-.code b,
 .big {
   letter-spacing: 0.06em;
 }
-.note {
-  background: var(--low-wash);
-  padding: 6px 12px;
-  border-radius: var(--corner);
-}
 .fresh {
   background: var(--secure-wash);
+  margin: 0 24px 8px;
   padding: 8px 12px;
   border-radius: var(--corner);
 }
