@@ -123,7 +123,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <template #default="{ item }">
         <span class="choice">
           <span class="title">{{ item.title }}</span>
-          <span class="faded detail">{{ item.detail }}</span>
+          {{ ' ' }}<span class="faded detail">{{ item.detail }}</span> {{ ' ' }}
           <span class="faded kind">{{ item.kind }}</span>
         </span>
       </template>
