@@ -32,6 +32,10 @@ test('what no student meets stays as the server says it', async () => {
   await chooseLanguage('es');
   expect(refused('class-has-work').words.title).toBe('This class has work in it.');
 });
+test('an answer without a code, from what stands before the server, is said as it comes', async () => {
+  await chooseLanguage('es');
+  expect(new Refused({ title: 'Bad gateway', status: 502 } as never).message).toBe('Bad gateway');
+});
 test('every code that is said in Spanish is one of the server’s', () => {
   expect(Object.keys(spanishProblems).filter((code) => !(code in problemKinds))).toEqual([]);
 });

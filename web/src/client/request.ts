@@ -7,8 +7,9 @@ import { problemWords, say } from '../words';
 const nameOf = ({ requestId }: ProblemBody) =>
   requestId === undefined ? undefined : say('network.reference', { id: requestId });
 
-const wordsOf = (problem: ProblemBody) =>
-  problemWords(problem.type.split('/').at(-1) ?? '', problem);
+/** What stands between the page and the server may answer in its own way, without a type. */
+const codeOf = ({ type }: Partial<ProblemBody>) => type?.split('/').at(-1) ?? '';
+const wordsOf = (problem: ProblemBody) => problemWords(codeOf(problem), problem);
 
 export class Refused extends Error {
   override name = 'Refused';
