@@ -83,6 +83,7 @@ test('a group and single students, a word, two attempts and bands: the slip says
     await expect(page.getByText(text, { exact: false }).first()).toBeVisible();
   await expectAccessible('after assigning', page);
   await page.getByRole('link', { name: desk.assignments.changeTimesRules }).click();
+  await expect(page).toHaveURL(/\/assignments\/\d+$/);
   await expect(page.getByText(desk.assignments.linkGuests, { exact: false })).toBeVisible();
   address = page.url();
   await expect(page.getByRole('cell', { name: 'Ines Abara 6B no. 2' })).toBeVisible();
