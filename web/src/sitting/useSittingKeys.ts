@@ -1,6 +1,7 @@
 /** Keys of a sitting. All but "?" need Alt, so that none is pressed by somebody who types or dictates an answer. */
 import type { MessageKey } from '@oaken/words';
 import { onMounted, onUnmounted } from 'vue';
+import { inField } from '../parts/inField';
 
 export interface SittingActs {
   next: () => void;
@@ -24,16 +25,13 @@ const acts: Readonly<Record<string, keyof SittingActs>> = {
   KeyB: 'back',
   KeyM: 'flag',
 };
-const typing =
-  'input:not([type=radio], [type=checkbox]), textarea, select, [contenteditable=true], math-field';
 
 export function useSittingKeys(does: SittingActs): void {
   function pressed(event: KeyboardEvent): void {
     const { altKey, ctrlKey, metaKey, code, key, target } = event;
     if (event.defaultPrevented || document.querySelector('dialog[open]')) return;
     const act = altKey && !ctrlKey && !metaKey ? acts[code] : undefined;
-    const inText = target instanceof Element && target.closest(typing) !== null;
-    const help = key === '?' && !altKey && !ctrlKey && !metaKey && !inText;
+    const help = key === '?' && !altKey && !ctrlKey && !metaKey && !inField(target);
     if (!act && !help) return;
     event.preventDefault();
     does[act ?? 'help']();

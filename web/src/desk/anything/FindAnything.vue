@@ -8,7 +8,7 @@ import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { useSession } from '../../client/session';
 import { say } from '../../words/teacher';
-import { inField } from '../shared/inField';
+import { inField } from '../../parts/inField';
 import { placesNamed } from './places';
 
 interface Choice {

@@ -7,6 +7,7 @@ import { useDoing } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import { stemLine, useWords } from '../shared/words';
+import SecondMarkings from './SecondMarkings.vue';
 import { say } from '../../words/teacher';
 
 const words = useWords();
@@ -60,29 +61,7 @@ onMounted(more);
       say('marking.showMore')
     }}</ElButton>
   </section>
-  <section v-if="list?.seconds.length">
-    <h2>{{ say('marking.secondMarkingColleagues') }}</h2>
-    <table class="ruled">
-      <tbody>
-        <tr v-for="line in list.seconds" :key="line.secondMarkingId">
-          <td>
-            <RouterLink :to="`/marking/second/${line.secondMarkingId}`">{{
-              stemLine(line.stem, 90)
-            }}</RouterLink>
-          </td>
-          <td>{{ line.title }}</td>
-          <td class="faded">
-            {{
-              say('marking.requestedByRequestedBy', {
-                requestedBy: line.requestedBy,
-                requestedAt: words.time(line.requestedAt),
-              })
-            }}
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </section>
+  <SecondMarkings v-if="list" :lines="list.seconds" />
 </template>
 
 <style scoped>

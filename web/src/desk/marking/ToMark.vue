@@ -2,6 +2,7 @@
 /** What waits for my mark, for my second mark, and for my decision, each the oldest first. */
 import type { AnswerOf, api } from '@oaken/contract';
 import { useWords, stemLine } from '../shared/words';
+import SecondMarkings from './SecondMarkings.vue';
 import { say } from '../../words/teacher';
 
 defineProps<{ list: AnswerOf<typeof api.listMarking> }>();
@@ -48,30 +49,7 @@ const stem = (html: string) => stemLine(html, 90);
         </tbody>
       </table>
     </section>
-    <section v-if="list.seconds.length">
-      <h2>{{ say('marking.secondMarkingColleagues') }}</h2>
-      <table class="ruled">
-        <tbody>
-          <tr v-for="line in list.seconds" :key="line.secondMarkingId">
-            <td>
-              <RouterLink :to="`/marking/second/${line.secondMarkingId}`">{{
-                stem(line.stem)
-              }}</RouterLink>
-            </td>
-            <td>{{ line.title }}</td>
-            <td class="figures">{{ say('marking.answers', { n: line.left }) }}</td>
-            <td class="faded">
-              {{
-                say('marking.requestedByRequestedBy', {
-                  requestedBy: line.requestedBy,
-                  requestedAt: words.time(line.requestedAt),
-                })
-              }}
-            </td>
-          </tr>
-        </tbody>
-      </table>
-    </section>
+    <SecondMarkings :lines="list.seconds" />
     <section v-if="list.unknown.length">
       <h2>{{ say('marking.shortAnswersKeyDoes') }}</h2>
       <p class="faded">{{ say('marking.theyEarnedNoPoints') }}</p>

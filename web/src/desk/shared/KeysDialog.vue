@@ -4,7 +4,7 @@ import { useEventListener } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { say } from '../../words/teacher';
-import { inField } from './inField';
+import { inField } from '../../parts/inField';
 import { keysOf } from './pageKeys';
 
 const route = useRoute();
