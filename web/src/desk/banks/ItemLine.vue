@@ -132,7 +132,7 @@ const figureTitle = computed(() => {
   -webkit-box-orient: vertical;
   overflow: hidden;
 }
-.stem mark {
+mark {
   background: none;
   color: inherit;
   font-weight: 700;

@@ -93,6 +93,7 @@ tbody .name {
 .statement {
   display: block;
   max-height: 3.2em;
+  white-space: normal;
   overflow: hidden;
   font-weight: 400;
   font-size: 0.75rem;
