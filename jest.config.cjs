@@ -32,7 +32,7 @@ module.exports = {
       },
       // These packages have no CommonJS build.
       transformIgnorePatterns: [
-        '/node_modules/(?!(pinia|nostics|csv-stringify|@vueuse|element-plus|vue-i18n|@intlify)/)',
+        '/node_modules/(?!(pinia|nostics|csv-stringify|@vueuse|element-plus)/)',
       ],
       moduleNameMapper: { '\\.css$': '<rootDir>/web/test/support/no-style.cjs' },
     },

@@ -16,6 +16,16 @@ export async function expectComfortable(where: string, page: Page): Promise<void
   expect([where, await tooSmall(page)]).toEqual([where, []]);
 }
 
+const themes = ['light', 'cream', 'dark', 'strong'] as const;
+
+/** The same in each of the four colors. */
+export async function expectComfortableInAllColors(where: string, page: Page): Promise<void> {
+  for (const theme of themes) {
+    await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
+    await expectComfortable(`${where}, ${theme}`, page);
+  }
+}
+
 const tooSmall = (page: Page) =>
   page.evaluate(() => {
     const least = 43.5;

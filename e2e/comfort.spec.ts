@@ -1,11 +1,10 @@
 /** Pages in every color: a teacher's in the dark, a student's in all four and in Spanish, at the highest level. */
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
-import { expectAccessible, expectComfortable } from './accessible';
+import { expectAccessible, expectComfortableInAllColors } from './accessible';
 import { answerAnything, row, student, teacherPage, watch } from './people';
 
-const themes = ['light', 'cream', 'dark', 'strong'] as const;
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
 
@@ -35,40 +34,32 @@ test('a teacher’s pages in the dark', async ({ browser }) => {
   await page.context().close();
 });
 
-/** In each of the four colors. */
-async function inAllColors(where: string, page: Page): Promise<void> {
-  for (const theme of themes) {
-    await page.evaluate((name) => (document.documentElement.dataset.theme = name), theme);
-    await expectComfortable(`${where}, ${theme}`, page);
-  }
-}
-
 test('a student’s pages in every color, from signing in to handing in', async ({ browser }) => {
   const door = await (await browser.newContext()).newPage();
   await door.goto('/seat');
   await expect(door.getByRole('button', { name: english.signIn.findClass })).toBeVisible();
-  await inAllColors('the door', door);
+  await expectComfortableInAllColors('the door', door);
   await door.context().close();
 
   const { page, context } = await student(browser, '6D', 'BRN6D4', 22, {
     viewport: { width: 390, height: 844 },
   });
   watch(page, complaints);
-  await inAllColors('the list', page);
+  await expectComfortableInAllColors('the list', page);
   await row(page, 'Percent and rates, second look').getByRole('link').first().click();
   await expect(page.getByText(english.sitting.saved).first()).toBeVisible();
-  await inAllColors('a question', page);
+  await expectComfortableInAllColors('a question', page);
   await answerAnything(page);
   await page.getByRole('button', { name: english.sitting.display }).click();
-  await inAllColors('text and colors', page);
+  await expectComfortableInAllColors('text and colors', page);
   await page.getByRole('button', { name: english.display.done }).click();
   await page.keyboard.press('Shift+?');
-  await inAllColors('the keys', page);
+  await expectComfortableInAllColors('the keys', page);
   await page.getByRole('dialog').getByRole('button').click();
   await page.getByRole('button', { name: english.sitting.handIn, exact: true }).click();
-  await inAllColors('before handing in', page);
+  await expectComfortableInAllColors('before handing in', page);
   await page.getByRole('button', { name: english.sitting.handInNow }).click();
   await expect(page.getByRole('heading', { name: english.ending.handedIn })).toBeVisible();
-  await inAllColors('after handing in', page);
+  await expectComfortableInAllColors('after handing in', page);
   await context.close();
 });

@@ -30,7 +30,7 @@ export async function cutOff(page: Page): Promise<{ over: number; controls: stri
         // What is only for screen readers, or laid over the page, is not cut by what is around it.
         if (style.clip !== 'auto' || style.position === 'fixed') break;
       }
-      return box.left < innerWidth - 4 && box.top < innerHeight - 4;
+      return box.left < innerWidth - 4 && box.right > 4 && box.top < innerHeight - 4;
     }
 
     const controls = document.querySelectorAll(

@@ -116,6 +116,8 @@ test('by keyboard alone', async ({ browser }) => {
   await page.goto('/');
   await expect(page.getByRole('heading', { name: desk.today.waitingMe })).toBeVisible();
   await goTo('banks');
+  // Tab begins where the page is: the list has to be there first.
+  await expect(row(page, 0)).toBeVisible();
   await tabTo(desk.banks.searchWordsOrStandards);
   await keyboard.type(codes);
   await expect(page.locator('.facts mark').first()).toBeVisible();

@@ -22,6 +22,7 @@ import * as watching from './watching';
 export const api = {
   findAnything: anything.findAnything,
   readSession: accounts.readSession,
+  chooseLanguage: accounts.chooseLanguage,
   signInStaff: accounts.signInStaff,
   findClass: accounts.findClass,
   joinClass: accounts.joinClass,

@@ -143,18 +143,18 @@ test('what was earned on each standard, in words that do not claim more than a f
     { code: 'R.1', items: 3, points: 2.5, maxPoints: 3, unmarked: 0 },
     { code: 'R.2', items: 2, points: 0.5, maxPoints: 1, unmarked: 1 },
   ]);
-  expect(standardShares.map(shareInWords)).toEqual([
+  expect(standardShares.map((share) => shareInWords(share, 'en'))).toEqual([
     '2.5 of 3 points on 3 questions: you are nearly there.',
     '0.5 of 1 point on 1 question. So few questions say little. 1 waits for your teacher.',
   ]);
   const words = (points: number) =>
-    shareInWords({ code: '', items: 4, points, maxPoints: 4, unmarked: 0 }).split(': ')[1];
+    shareInWords({ code: '', items: 4, points, maxPoints: 4, unmarked: 0 }, 'en').split(': ')[1];
   expect([4, 2, 1].map(words)).toEqual([
     'this is secure.',
     'you are part of the way; look at it again.',
     'practice this next.',
   ]);
-  expect(shareInWords({ code: '', items: 2, points: 0, maxPoints: 0, unmarked: 2 })).toBe(
+  expect(shareInWords({ code: '', items: 2, points: 0, maxPoints: 0, unmarked: 2 }, 'en')).toBe(
     '2 questions. 2 wait for your teacher.',
   );
 });

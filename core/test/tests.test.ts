@@ -24,7 +24,7 @@ import {
   type Outline,
   type PassageOf,
 } from '@oaken/core/assessments';
-import { asRichText, count, listing, plainText, shorten } from '@oaken/core/text';
+import { alternatives, asRichText, count, listing, plainText, shorten } from '@oaken/core/text';
 import fc from 'fast-check';
 
 const entry = (id: string, points = 1) => ({ id, itemId: 1, revisionId: 1, points });
@@ -503,12 +503,12 @@ test('words', () => {
       (text) => plainText(asRichText(text)) === text.replace(/\s+/g, ' ').trim(),
     ),
   );
-  expect([count(1, 'item'), count(1200, 'item'), count(2, 'class', 'classes')]).toEqual([
+  expect([count(1, 'item'), count(1200, 'item'), count(2, 'class')]).toEqual([
     '1 item',
     '1,200 items',
     '2 classes',
   ]);
-  expect([listing([]), listing(['a']), listing(['a', 'b', 'c'], 'or')]).toEqual([
+  expect([listing([]), listing(['a']), alternatives(['a', 'b', 'c'])]).toEqual([
     '',
     'a',
     'a, b or c',

@@ -49,6 +49,7 @@ import { testRoutes } from './assessments/routes';
 import type { DeskThread } from './threads/desk';
 import { deskRoutes } from './desk-routes';
 import { watchingRoutes } from './watching/routes';
+import { sentence } from './sentences';
 
 export interface AppOptions extends BindOptions {
   database: Database;
@@ -239,7 +240,9 @@ function jobsOf(context: Context, editions: Editions): App['jobs'] {
 }
 
 const tooLarge = (limit: number) =>
-  `At most ${limit < 1_000_000 ? `${Math.round(limit / 1024)} kB` : `${Math.round(limit / 1024 / 1024)} MB`} can be sent at once.`;
+  limit < 1_000_000
+    ? sentence('atMostKilobytes', { size: Math.round(limit / 1024) })
+    : sentence('atMostMegabytes', { size: Math.round(limit / 1024 / 1024) });
 
 /** Every error leaves as a problem in plain words; what is inside the server stays in its log. */
 function problemHandler(log: Logger): ErrorRequestHandler {

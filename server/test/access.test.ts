@@ -19,6 +19,7 @@ afterAll(() => school.close());
 
 const allowed: Record<Audience, (keyof typeof people)[]> = {
   anyone: ['nobody', 'student', 'teacher', 'administrator'],
+  'signed-in': ['student', 'teacher', 'administrator'],
   student: ['student'],
   teacher: ['teacher'],
   administrator: ['administrator'],

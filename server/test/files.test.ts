@@ -156,7 +156,7 @@ test.each<[string, Buffer, string, string, string]>([
     Buffer.from('ID3\u0004\0\0\0\0\0\0', 'latin1'),
     '',
     'picture',
-    'This is sound (audio/mpeg), not a picture.',
+    'This is a sound (audio/mpeg), not a picture.',
   ],
   [
     'a damaged picture',

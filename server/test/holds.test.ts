@@ -56,7 +56,8 @@ beforeAll(async () => {
     'student',
     await signedIn(visitor(), '/api/session/student', { code, studentId, passcode }),
   );
-  people.set('anyone', visitor()).set('staff', people.get('teacher')!);
+  people.set('anyone', visitor());
+  for (const audience of ['staff', 'signed-in']) people.set(audience, people.get('teacher')!);
 });
 afterAll(async () => {
   server.kill('SIGKILL');

@@ -286,7 +286,7 @@ test('all or nothing: when one attempt cannot be written, none is', async () => 
   expect([await sitting.scores(), await editions()]).toEqual([before, made]);
 });
 
-test('excused, other points and points besides, each with its reason, and taken back', async () => {
+test('excused, other points and bonus points, each with its reason, and taken back', async () => {
   const sitting = await sat(
     [
       ['a', 'b', 'mean'],
@@ -313,7 +313,7 @@ test('excused, other points and points besides, each with its reason, and taken 
   expect((await Promise.all(refusals)).map(({ body }) => body.errors![0]!.message)).toEqual([
     'Say which question gets other points.',
     'Say how many points.',
-    'The question gives at most 1. Points above that are points besides.',
+    'The question gives at most 1. Give more as bonus points.',
     'Give a reason: it is kept with the score.',
   ]);
   const excused = await decide('excused', entries[2]!.id, null, 'Was absent for it');
@@ -324,7 +324,7 @@ test('excused, other points and points besides, each with its reason, and taken 
   await teacher.ok('POST', `${sitting.path}/stop`, {});
   await teacher.ok('POST', `${sitting.path}/release`, { released: true });
   const report = await student.ok('GET', `/api/seat/assignments/${sitting.assignmentId}/report`);
-  expect(report.notes).toEqual(['2 points besides: Explained it to the class']);
+  expect(report.notes).toEqual(['2 bonus points: Explained it to the class']);
   expect(report.entries!.map((line) => line.note)).toEqual([
     null,
     'Your teacher set the points: Half of the way is right',

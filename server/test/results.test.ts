@@ -368,7 +368,7 @@ test('one student’s work with its history, and as PDF with every word in it', 
   expect(work.history.map(({ words }) => words)).toEqual([
     'began',
     'handed in',
-    'gave 1 besides: Helped a neighbour — très bien',
+    'gave 1 bonus point: Helped a neighbour — très bien',
   ]);
   const response = await fetch(`${school.base}${sitting.path}/students/${id}/report.pdf`, {
     headers: { cookie: teacher.cookie },
@@ -388,9 +388,12 @@ test('one student’s work with its history, and as PDF with every word in it', 
 test('a report of work that waits to be marked says points so far, and no percentage of the whole', () => {
   const entry = (limit: number, needsMarking: boolean) => ({ maxPoints: limit, needsMarking });
   const words = (earned: number, entries: object[]) =>
-    scoreWords({ attempt: { points: earned, maxPoints: 10 }, entries } as unknown as Parameters<
-      typeof scoreWords
-    >[0]);
+    scoreWords(
+      { attempt: { points: earned, maxPoints: 10 }, entries } as unknown as Parameters<
+        typeof scoreWords
+      >[0],
+      'en',
+    );
   expect(words(5, [entry(6, false), entry(4, true)])).toBe(
     '5 of 6 points so far; 4 more wait to be marked',
   );

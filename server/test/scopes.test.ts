@@ -130,7 +130,11 @@ describe('what a bank’s row tells of my right is what the rules say', () => {
     });
     if (right) await BankShare.create({ bankId, accountId: me.accountId, right });
     const account = { id: me.accountId, schoolId: me.schoolId, role: 'teacher' as const };
-    const signedIn = { account: { ...account, givenName: '', familyName: '' }, csrf: '', at: 0 };
+    const signedIn = {
+      account: { ...account, givenName: '', familyName: '', language: null },
+      csrf: '',
+      at: 0,
+    };
     const bank = await Bank.findByPk(bankId, { include: shareOf(signedIn), rejectOnEmpty: true });
     const allowed = await rulesFor('Bank', bankId, me, ['readableBy', 'usableBy', 'editableBy']);
     // Of a bank that I may not read no right is ever told.

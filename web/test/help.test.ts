@@ -70,7 +70,13 @@ describe.each(['for-teachers.md', 'for-administrators.md'])('%s', (name) => {
 describe('the offer of the tour', () => {
   function shown() {
     setActivePinia(createPinia());
-    useSession().account = { id: 7, role: 'teacher', givenName: 'A', familyName: 'B' };
+    useSession().account = {
+      id: 7,
+      role: 'teacher',
+      givenName: 'A',
+      familyName: 'B',
+      language: null,
+    };
     return mount(FirstVisit, { global: { plugins: [ElementPlus] } });
   }
   beforeEach(() => {

@@ -4,6 +4,7 @@
  * @jest-environment jsdom
  */
 import { problemInWords, problemKinds, problemType } from '@oaken/contract/problems';
+import problems from '@oaken/words/en/problems.json';
 import { spanishProblems } from '@oaken/words/spanish';
 import { Refused } from '../src/client/request';
 import { chooseLanguage } from '../src/words';
@@ -25,7 +26,7 @@ test('in Spanish it is said by its code', async () => {
   await chooseLanguage('es');
   expect(refused('wrong-passcode').words).toEqual({
     title: 'Esa clave no es correcta.',
-    detail: 'Revisa tu nombre y tu clave, o pregunta a tu profesor.',
+    detail: 'Revisa tu nombre y tu clave, o pregunta a tu maestro o maestra.',
   });
 });
 test('what no student meets stays as the server says it', async () => {
@@ -41,8 +42,8 @@ test('every code that is said in Spanish is one of the server’s', () => {
 });
 test('whatever says in English what to do says it in Spanish too', () => {
   const silent = Object.entries(spanishProblems).filter(([code, { detail }]) => {
-    const kind = problemKinds[code as keyof typeof problemKinds];
-    return detail === undefined && 'detail' in kind;
+    const english: { title: string; detail?: string } = problems[code as keyof typeof problems];
+    return detail === undefined && english.detail !== undefined;
   });
   expect(silent.map(([code]) => code)).toEqual([]);
 });

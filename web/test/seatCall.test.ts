@@ -14,7 +14,7 @@ test.each(names)('%s has the method and the path of the contract', (name) => {
 });
 
 test.each(names)('%s is not for teachers', (name) => {
-  expect(['anyone', 'student']).toContain((api[name] as Endpoint).who);
+  expect(['anyone', 'signed-in', 'student']).toContain((api[name] as Endpoint).who);
 });
 
 describe('an address', () => {

@@ -8,6 +8,7 @@ import { teacherEnglish } from '@oaken/words/teacher';
 import { NodeTypes } from '@vue/compiler-dom';
 import { parse } from '@vue/compiler-sfc';
 import { mount } from '@vue/test-utils';
+import { createPinia } from 'pinia';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { defineComponent, h } from 'vue';
@@ -27,7 +28,7 @@ test('what is shown follows the language that is chosen on the page', async () =
   const Page = defineComponent({
     render: () => h('div', [say('list.handedIn'), h(LanguageChoice)]),
   });
-  const page = mount(Page);
+  const page = mount(Page, { global: { plugins: [createPinia()] } });
   await page.get('[lang=es]').trigger('click');
   await new Promise((resolve) => setTimeout(resolve));
   expect(page.text()).toContain('Entregado');

@@ -1,5 +1,6 @@
 import type { Catalogue } from './index';
-import problems from './es-problems.json' with { type: 'json' };
+import type { Messages } from './speaking';
+import type { Written } from './written';
 import messages from './es.json' with { type: 'json' };
 
 export interface ProblemWords {
@@ -11,7 +12,7 @@ export interface ProblemWords {
  * What the server refuses a student, by its code; it says so in English itself. A sentence of the server's that is made
  * from words in English is said here without them.
  */
-export const spanishProblems: Readonly<Record<string, ProblemWords>> = problems;
+export const spanishProblems: Readonly<Record<string, ProblemWords>> = messages.problems;
 
-/** Spanish, as it is spoken in American schools. A key that is missing does not compile. */
-export const spanish: Catalogue = messages;
+/** Spanish, as it is spoken in American schools, in one file. A key that is missing does not compile. */
+export const spanish: Catalogue & Written & { problems: Messages } = messages;

@@ -1,11 +1,17 @@
+import { languageNames, type Language } from '@oaken/words/languages';
 import { z } from 'zod';
 import { endpoint, id, instant } from '../endpoint/define';
+import { sentence } from './sentences';
+
+export const language = z.enum(Object.keys(languageNames) as [Language, ...Language[]]);
 
 export const account = z.object({
   id,
   role: z.enum(['administrator', 'teacher', 'student']),
   givenName: z.string(),
   familyName: z.string(),
+  /** In which pages, letters and reports are written to them; null until they choose. */
+  language: language.nullable(),
 });
 export type Account = z.infer<typeof account>;
 
@@ -33,8 +39,8 @@ export const signInStaff = endpoint({
   who: 'anyone',
   does: 'Signs a teacher or administrator in.',
   body: z.strictObject({
-    name: z.string().trim().min(1, 'Type your sign-in name.').max(120),
-    password: z.string().min(1, 'Type your password.').max(200),
+    name: z.string().trim().min(1, sentence('typeYourSignInName')).max(120),
+    password: z.string().min(1, sentence('typeYourPassword')).max(200),
   }),
   answer: sessionAnswer,
 });
@@ -42,7 +48,7 @@ export const signInStaff = endpoint({
 const classCode = z
   .string()
   .transform((typed) => typed.toUpperCase().replace(/[^A-Z0-9]/g, ''))
-  .pipe(z.string().length(6, 'A class code has six letters and digits.'));
+  .pipe(z.string().length(6, sentence('classCodeHasSixLetters')));
 
 export const findClass = endpoint({
   method: 'POST',
@@ -65,8 +71,8 @@ export const joinClass = endpoint({
   does: 'Puts a student on the roster of a class that is open for it, and signs them in; the passcode is shown this once.',
   body: z.strictObject({
     code: classCode,
-    givenName: z.string().trim().min(1, 'Type your first name.').max(80),
-    familyName: z.string().trim().min(1, 'Type your last name.').max(80),
+    givenName: z.string().trim().min(1, sentence('typeYourFirstName')).max(80),
+    familyName: z.string().trim().min(1, sentence('typeYourLastName')).max(80),
     studentNumber: z.string().trim().max(40),
   }),
   answer: sessionAnswer.extend({ passcode: z.string() }),
@@ -80,7 +86,7 @@ export const signInStudent = endpoint({
   body: z.strictObject({
     code: classCode,
     studentId: id,
-    passcode: z.string().trim().min(1, 'Type your passcode.').max(40),
+    passcode: z.string().trim().min(1, sentence('typeYourPasscode')).max(40),
   }),
   answer: sessionAnswer,
 });
@@ -90,5 +96,14 @@ export const signOut = endpoint({
   path: '/api/session',
   who: 'anyone',
   does: 'Ends the session.',
+  answer: z.object({}),
+});
+
+export const chooseLanguage = endpoint({
+  method: 'PUT',
+  path: '/api/session/language',
+  who: 'signed-in',
+  does: 'Keeps the language in which pages, letters and reports are written to whoever is signed in.',
+  body: z.strictObject({ language }),
   answer: z.object({}),
 });

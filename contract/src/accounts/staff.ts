@@ -3,6 +3,7 @@ import { listedPerson, mostStaff, password, signInName } from '@oaken/core/staff
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { account, sessionAnswer } from './session';
+import { sentence } from './sentences';
 
 const token = z.string().regex(/^[A-Za-z0-9_-]{43}$/, 'This link is incomplete. Copy it again.');
 
@@ -16,7 +17,7 @@ const personalLink = z.object({
 });
 export type PersonalLink = z.infer<typeof personalLink>;
 
-export const staffRow = account.extend({
+export const staffRow = account.omit({ language: true }).extend({
   signInName: z.string(),
   classes: z.number(),
   signedInAt: instant.nullable(),
@@ -49,7 +50,7 @@ export const addStaff = endpoint({
   does: 'Adds people, all of them or none, and gives a one-time link for each to choose a password.',
   largest: roomy,
   body: z.strictObject({
-    people: z.array(listedPerson).min(1, 'There is nobody to add.').max(mostStaff),
+    people: z.array(listedPerson).min(1, sentence('thereIsNobodyToAdd')).max(mostStaff),
   }),
   answer: z.object({ links: z.array(personalLink) }),
 });
@@ -110,13 +111,13 @@ export const beginSchool = endpoint({
   body: z.strictObject({
     token,
     school: z.strictObject({
-      name: z.string().trim().min(1, 'Type the school’s name.').max(120),
-      zone: z.string().min(1, 'Choose the time zone.').max(60),
-      grades: z.array(z.int().min(0).max(13)).min(1, 'Choose at least one grade.').max(14),
+      name: z.string().trim().min(1, sentence('typeSchoolsName')).max(120),
+      zone: z.string().min(1, sentence('chooseTimeZone')).max(60),
+      grades: z.array(z.int().min(0).max(13)).min(1, sentence('chooseAtLeastOneGrade')).max(14),
     }),
     administrator: z.strictObject({
-      givenName: z.string().trim().min(1, 'Type your first name.').max(80),
-      familyName: z.string().trim().min(1, 'Type your last name.').max(80),
+      givenName: z.string().trim().min(1, sentence('typeYourFirstName')).max(80),
+      familyName: z.string().trim().min(1, sentence('typeYourLastName')).max(80),
       signInName,
       password,
     }),
@@ -130,7 +131,7 @@ export const changePassword = endpoint({
   who: 'staff',
   does: 'Changes my password; all my other sessions end.',
   body: z.strictObject({
-    old: z.string().min(1, 'Type your current password.').max(200),
+    old: z.string().min(1, sentence('typeYourCurrentPassword')).max(200),
     password,
   }),
   answer: z.object({}),

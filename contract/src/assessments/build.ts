@@ -5,6 +5,7 @@ import { z } from 'zod';
 import { reaches } from '../banks/shelves';
 import { itemRow } from '../banks/search';
 import { clientKey, endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
+import { sentence } from './sentences';
 
 /** A pinned revision, as the test's page shows it. */
 export const pinned = z.object({
@@ -74,11 +75,11 @@ export const makeTest = endpoint({
   largest: roomy,
   body: z.strictObject({
     clientKey,
-    title: z.string().trim().min(1, 'Give the test a title.').max(200),
+    title: z.string().trim().min(1, sentence('giveTestTitle')).max(200),
     kind: z.enum(testKinds),
     itemIds: z
       .array(id)
-      .max(mostEntries, `A test holds at most ${mostEntries} items. Select fewer.`)
+      .max(mostEntries, sentence('testHoldsAtMostItems', { mostEntries }))
       .default([]),
   }),
   answer: z.object({ id }),

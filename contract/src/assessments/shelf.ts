@@ -12,6 +12,7 @@ import {
   listInQuery,
   numbersInQuery,
 } from '../endpoint/define';
+import { sentence } from './sentences';
 
 const testId = z.object({ testId: idInPath });
 
@@ -94,7 +95,7 @@ export const copyTest = endpoint({
   params: testId,
   body: z.strictObject({
     clientKey,
-    title: z.string().trim().min(1, 'Give the copy a title.').max(200),
+    title: z.string().trim().min(1, sentence('giveCopyTitle')).max(200),
   }),
   answer: z.object({ id }),
 });
@@ -145,7 +146,7 @@ export const shareTest = endpoint({
   answer: z.object({}),
 });
 
-const folderName = z.string().trim().min(1, 'Give the folder a name.').max(120);
+const folderName = z.string().trim().min(1, sentence('giveFolderName')).max(120);
 
 export const testFolder = z.object({ id, parentId: id.nullable(), name: z.string() });
 export type TestFolder = z.infer<typeof testFolder>;

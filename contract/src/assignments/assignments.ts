@@ -2,6 +2,7 @@ import { assignmentRules } from '@oaken/core/assignments';
 import { z } from 'zod';
 import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { changeable, lateRule, wishes, who } from './wishes';
+import { sentence } from './sentences';
 
 export const assignmentRow = z.object({
   id,
@@ -134,9 +135,9 @@ export const extendAssignment = endpoint({
   largest: roomy,
   body: z.strictObject({
     /** Null: all of them. */
-    studentIds: z.array(id).min(1, 'Choose at least one student.').max(1000).nullable(),
+    studentIds: z.array(id).min(1, sentence('chooseAtLeastOneStudent')).max(1000).nullable(),
     closesAt: instant.nullable(),
-    minutes: z.int().min(0).max(1440, 'At most a day can be added at once.'),
+    minutes: z.int().min(0).max(1440, sentence('atMostDayCanBe')),
     attempts: z.int().min(0).max(20),
   }),
   answer: z.object({ students: z.number() }),
@@ -214,7 +215,7 @@ export const keepDraft = endpoint({
       .record(z.string().max(40), z.unknown())
       .refine(
         (candidate) => JSON.stringify(candidate).length <= 60_000,
-        'That is more than a draft can hold.',
+        sentence('thatIsMoreThanDraft'),
       ),
   }),
   answer: z.object({ id }),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { sessionAnswer } from '../accounts';
 import { endpoint, id, idInPath, instant } from '../endpoint/define';
+import { sentence } from './sentences';
 
 const token = z.string().regex(/^[A-Za-z0-9_-]{22}$/, 'That link is incomplete. Copy it again.');
 
@@ -26,7 +27,11 @@ export const comeAsGuest = endpoint({
   does: 'Signs a guest in for one assignment, with a name for the teacher.',
   body: z.strictObject({
     token,
-    name: z.string().trim().min(2, 'Type your name.').max(80, 'At most 80 characters.'),
+    name: z
+      .string()
+      .trim()
+      .min(2, sentence('typeYourName'))
+      .max(80, sentence('atMost80Characters')),
   }),
   answer: sessionAnswer.extend({ assignmentId: id }),
 });

@@ -2,6 +2,7 @@
 import { assignmentRules } from '@oaken/core/assignments';
 import { z } from 'zod';
 import { id, instant, shortId } from '../endpoint/define';
+import { sentence } from './sentences';
 
 export const lateRule = z.discriminatedUnion('late', [
   z.strictObject({ late: z.literal('no') }),
@@ -9,7 +10,7 @@ export const lateRule = z.discriminatedUnion('late', [
     late: z.literal('until'),
     until: instant,
     /** The share of the points that each begun day takes off. */
-    offPerDay: z.number().min(0).max(1, 'A late day can take off at most 100% of the points.'),
+    offPerDay: z.number().min(0).max(1, sentence('lateDayCanTakeOff')),
   }),
 ]);
 
@@ -22,7 +23,8 @@ export const who = z.strictObject({
 });
 export type Who = z.infer<typeof who>;
 
-const words = (limit: number) => z.string().trim().max(limit, `At most ${limit} characters.`);
+const words = (limit: number) =>
+  z.string().trim().max(limit, sentence('atMostCharacters', { limit }));
 
 /** What can still be changed after it was given. */
 export const changeable = {
@@ -54,7 +56,11 @@ export const wishes = z.strictObject({
   opensAt: instant.nullable(),
   ...changeable,
   /** The forms that are dealt in turn; null is the first one. */
-  forms: z.array(shortId.nullable()).min(1, 'Choose at least one form.').max(6).default([null]),
+  forms: z
+    .array(shortId.nullable())
+    .min(1, sentence('chooseAtLeastOneForm'))
+    .max(6)
+    .default([null]),
   /** Classes and groups that all get one form. A group's goes before its class's. */
   formsFor: z.array(formFor).max(150).default([]),
   /** Writes to every student who has an e-mail address. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { language } from '../accounts/session';
 import { endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
 import { attemptAnswer } from './attempt';
 import { attemptId, savedAnswer } from './saved';
@@ -104,6 +105,8 @@ export const readReport = endpoint({
   who: 'student',
   does: 'Gives the student what has been released of an attempt that was handed in.',
   params: z.object({ assignmentId: idInPath }),
+  /** The page's language; otherwise the account's. */
+  query: z.object({ language: language.optional() }),
   answer: z.object({
     title: z.string(),
     score: shownScore,

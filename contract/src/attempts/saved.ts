@@ -2,6 +2,7 @@
 import { responses } from '@oaken/core/items';
 import { z } from 'zod';
 import { idInPath, instant, shortId } from '../endpoint/define';
+import { sentence } from './sentences';
 
 export const attemptId = z.object({ attemptId: idInPath });
 
@@ -11,7 +12,7 @@ export const savedAnswer = z.strictObject({
   device: z.string().regex(/^[a-z0-9]{12}$/),
   responses: responses.refine(
     (responses) => JSON.stringify(responses).length <= 20_000,
-    'That answer is too long to be saved.',
+    sentence('thatAnswerIsTooLong'),
   ),
   flagged: z.boolean(),
   /**

@@ -2,6 +2,7 @@ import { itemContent, itemFacts } from '@oaken/core/items';
 import { z } from 'zod';
 import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { itemRow, mostAtOnce } from './search';
+import { sentence } from './sentences';
 
 export const use = z.object({
   testId: id,
@@ -108,8 +109,8 @@ export const settleSource = endpoint({
 
 const several = z
   .array(id)
-  .min(1, 'No item is selected.')
-  .max(mostAtOnce, `More than ${mostAtOnce} items at once.`);
+  .min(1, sentence('noItemIsSelected'))
+  .max(mostAtOnce, sentence('moreThanItemsAtOnce', { mostAtOnce }));
 const target = { bank: id, folder: id.nullable() };
 
 export const moveItems = endpoint({

@@ -2,9 +2,10 @@ import { difficultyBands, orders, itemRestCorrelationBands, usesBands } from '@o
 import { itemContent, markers, media, partKinds } from '@oaken/core/items';
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant, listInQuery, numbersInQuery } from '../endpoint/define';
+import { sentence } from './sentences';
 
 /** A day in an address, as the school counts it: `2026-09-01`. */
-const dayInAddress = z.iso.date('Write the day like 2026-09-01.');
+const dayInAddress = z.iso.date(sentence('writeDayLike202609'));
 
 const band = (list: readonly { id: string }[]) =>
   z.enum(list.map((candidate) => candidate.id) as [string, ...string[]]);
@@ -153,7 +154,7 @@ export const keepSearch = endpoint({
   who: 'teacher',
   does: 'Keeps a search under a name; the same name again keeps the newer one.',
   body: z.object({
-    name: z.string().trim().min(1, 'Give the search a name.').max(120),
+    name: z.string().trim().min(1, sentence('giveSearchName')).max(120),
     /** The query of the page's address. */
     address: z.string().max(2000),
   }),

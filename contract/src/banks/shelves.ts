@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { endpoint, id, idInPath } from '../endpoint/define';
+import { sentence } from './sentences';
 
 export const reaches = ['mine', 'school', 'everybody'] as const;
 export const rights = ['read', 'use', 'edit'] as const;
@@ -30,7 +31,7 @@ export const listBanks = endpoint({
   answer: z.object({ banks: z.array(bank) }),
 });
 
-const name = (what: string) => z.string().trim().min(1, `Give the ${what} a name.`).max(120);
+const name = (what: string) => z.string().trim().min(1, sentence('giveName', { what })).max(120);
 
 export const makeBank = endpoint({
   method: 'POST',

@@ -4,7 +4,7 @@ import { endpoint } from '../endpoint/define';
 export const openCalendar = endpoint({
   method: 'POST',
   path: '/api/calendar',
-  who: 'anyone',
+  who: 'signed-in',
   does: 'Gives whoever is signed in the address of their calendar feed; a renewed one ends the old.',
   body: z.strictObject({ renew: z.boolean() }),
   answer: z.object({ path: z.string() }),

@@ -1,17 +1,19 @@
 import { z } from 'zod';
 import { clientKey, endpoint, id, idInPath, instant } from '../endpoint/define';
+import { sentence } from './sentences';
 
-const line = (limit: number) => z.string().trim().max(limit, `At most ${limit} characters.`);
+const line = (limit: number) =>
+  z.string().trim().max(limit, sentence('atMostCharacters', { limit }));
 
 /** What a teacher says about a class. */
 export const classFacts = z.strictObject({
-  name: line(60).min(1, 'A class needs a name.'),
+  name: line(60).min(1, sentence('classNeedsName')),
   period: line(40),
   grade: z
-    .int('A grade is a whole number.')
-    .min(0, 'A grade is from 0 to 13.')
-    .max(13, 'A grade is from 0 to 13.'),
-  subject: line(60).min(1, 'A class needs a subject.'),
+    .int(sentence('gradeIsWholeNumber'))
+    .min(0, sentence('gradeIsFrom0To'))
+    .max(13, sentence('gradeIsFrom0To')),
+  subject: line(60).min(1, sentence('classNeedsSubject')),
   term: line(60),
   notes: line(2000),
 });

@@ -1,8 +1,13 @@
 import { z } from 'zod';
 import { endpoint, id, idInPath } from '../endpoint/define';
 import { inClass } from './classes';
+import { sentence } from './sentences';
 
-const name = z.string().trim().min(1, 'A group needs a name.').max(60, 'At most 60 characters.');
+const name = z
+  .string()
+  .trim()
+  .min(1, sentence('groupNeedsName'))
+  .max(60, sentence('atMost60Characters'));
 const ofGroup = z.object({ classId: idInPath, groupId: idInPath });
 
 export const makeGroup = endpoint({

@@ -3,6 +3,7 @@ import { accommodations } from '@oaken/core/accommodations';
 import { z } from 'zod';
 import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { classFacts, classRow, inClass } from './classes';
+import { sentence } from './sentences';
 
 export const rosterRow = z.object({
   id,
@@ -41,10 +42,10 @@ export const readClass = endpoint({
 
 const listed = z
   .array(listedStudent)
-  .max(mostInClass, `A class holds at most ${mostInClass} students.`)
+  .max(mostInClass, sentence('classHoldsAtMostStudents', { mostInClass }))
   .refine(
     (all) => new Set(all.map(({ line }) => line)).size === all.length,
-    'Two students stand on the same line.',
+    sentence('twoStudentsStandOnSame'),
   );
 const rosterTarget = {
   /** Null: a class that is made with it. */
@@ -54,7 +55,7 @@ const rosterTarget = {
   whole: z.boolean(),
 };
 const rosters = <T extends z.ZodType>(roster: T) =>
-  z.array(roster).min(1).max(60, 'At most 60 classes at once.');
+  z.array(roster).min(1).max(60, sentence('atMost60ClassesAt'));
 
 const rosterLine = z.object({
   listed: listedStudent,
@@ -201,7 +202,7 @@ export const makeSlips = endpoint({
   does: 'Gives students new passcodes for sign-in slips, shown this once; old ones end.',
   params: inClass,
   body: z.strictObject({
-    students: z.array(id).min(1, 'Choose at least one student.').max(mostInClass),
+    students: z.array(id).min(1, sentence('chooseAtLeastOneStudent')).max(mostInClass),
   }),
   answer: z.object({ slips: z.array(z.object({ studentId: id, passcode: z.string() })) }),
 });

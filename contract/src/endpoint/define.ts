@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { sentence } from './sentences';
 
 /** Who may call an endpoint at all; what they may touch through it is decided by the server's access rules. */
-export type Audience = 'anyone' | 'student' | 'teacher' | 'administrator' | 'staff';
+export type Audience = 'anyone' | 'signed-in' | 'student' | 'teacher' | 'administrator' | 'staff';
 
 export type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE';
 
@@ -98,8 +99,8 @@ const latest = Date.UTC(2999, 11, 31);
 /** Milliseconds since 1970-01-01 UTC. */
 export const instant = z
   .int()
-  .min(0, 'This date is before 1970.')
-  .max(latest, 'This date is too far ahead.');
+  .min(0, sentence('thisDateIsBefore1970'))
+  .max(latest, sentence('thisDateIsTooFar'));
 export const instantInQuery = z.coerce.number().pipe(instant);
 
 /** A list in an address: `grades=6,7`. An empty one asks for nothing. */

@@ -1,6 +1,7 @@
 /** Practice for those who missed something: groups with their evidence, and a test for each. */
 import { z } from 'zod';
 import { clientKey, endpoint, id, idInPath, roomy } from '../endpoint/define';
+import { sentence } from './sentences';
 
 const params = z.object({ assignmentId: idInPath });
 
@@ -54,7 +55,7 @@ export const makeFollowUp = endpoint({
     groups: z
       .array(
         z.strictObject({
-          name: z.string().trim().min(1, 'Give the group a name.').max(80),
+          name: z.string().trim().min(1, sentence('giveGroupName')).max(80),
           codes: z.array(z.string().min(1).max(60)).min(1).max(8),
           students: z.array(id).min(1).max(300),
         }),

@@ -2,6 +2,7 @@
 import type { Criterion, SittingPart } from '@oaken/core/items';
 import { z } from 'zod';
 import { id, idInPath, instant, shortId } from '../endpoint/define';
+import { sentence } from './sentences';
 
 /** The places of the levels that were given, by criterion. */
 export const levels = z.record(shortId, z.int().min(0).max(7));
@@ -70,9 +71,9 @@ export const marks = z.strictObject({
     .min(1)
     .max(1000),
   /** Null takes the mark back. With levels for every criterion, the points are theirs. */
-  points: z.number().min(0, 'Points cannot be below zero.').max(1000).nullable(),
+  points: z.number().min(0, sentence('pointsCannotBeBelowZero')).max(1000).nullable(),
   levels: levels.nullable().default(null),
-  comment: z.string().trim().max(2000, 'At most 2,000 characters.'),
+  comment: z.string().trim().max(2000, sentence('atMost2000Characters')),
 });
 
 export const given = z.object({

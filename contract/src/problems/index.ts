@@ -1,8 +1,10 @@
 /**
  * Everything that the server can refuse or fail at, in one table: a code that stays, the status,
- * and the sentences, made from parameters. On the wire (RFC 9457) the code is the end of `type`,
+ * and how its sentences in the catalogue take its parameters. On the wire (RFC 9457) the code is the end of `type`,
  * the parameters are `params`, and the sentences are there for whoever has no table.
  */
+import messages from '@oaken/words/en/problems.json' with { type: 'json' };
+import { inSentence, type Values } from '@oaken/words/speaking';
 import { anything } from './general';
 import { signingIn } from './sign-in';
 import { banks } from './banks';
@@ -12,7 +14,7 @@ import { sitting } from './sitting';
 import { classes } from './classes';
 import { files } from './files';
 import { results } from './results';
-import type { ProblemKind, Text } from './kind';
+import type { ProblemKind } from './kind';
 
 export type { ProblemKind } from './kind';
 
@@ -43,8 +45,8 @@ export function problemCode({ type }: { type: string }): ProblemCode | null {
   return Object.hasOwn(problemKinds, code) ? (code as ProblemCode) : null;
 }
 
-const say = <P>(text: Text<P> | undefined, params: P) =>
-  typeof text === 'function' ? text(params) : text;
+/** A problem's sentences by their names: `title`, `detail`, and others that stand in for them. */
+const sentences: Readonly<Record<ProblemCode, Readonly<Record<string, string>>>> = messages;
 
 /** The sentences of a problem. */
 export function problemInWords<C extends ProblemCode>(
@@ -52,9 +54,11 @@ export function problemInWords<C extends ProblemCode>(
   params: ProblemParams<C>,
 ): { status: number; title: string; detail: string | undefined } {
   const kind = problemKinds[code] as unknown as ProblemKind<ProblemParams<C>>;
-  return {
-    status: kind.status,
-    title: say(kind.title, params) ?? '',
-    detail: say(kind.detail, params) || undefined,
-  };
+  const {
+    title = 'title',
+    detail = 'detail',
+    values = params as Values,
+  } = kind.words?.(params) ?? {};
+  const say = (name: string) => inSentence(sentences[code][name] ?? '', values);
+  return { status: kind.status, title: say(title), detail: say(detail) || undefined };
 }

@@ -1,24 +1,32 @@
-/** The form of a problem: its status of HTTP and its sentences. */
-export type Text<P> = string | ((params: P) => string);
+/** The form of a problem: its status of HTTP, and how its sentences in the catalogue take its parameters. */
+import type { Values } from '@oaken/words/speaking';
+
+/** Which of a problem's sentences are said, and with what. */
+export interface Wording {
+  /** The name of another title than `title`. */
+  readonly title?: string;
+  /** The name of another detail than `detail`. */
+  readonly detail?: string;
+  readonly values?: Values;
+}
 
 export interface ProblemKind<P = Record<string, never>> {
   /** Of HTTP. */
   readonly status: number;
-  /** What is the matter. */
-  readonly title: Text<P>;
-  /** What to do about it. */
-  readonly detail?: Text<P>;
+  readonly words?: (params: P) => Wording;
 }
 
-/** Without parameters. */
-export const plain = (status: number, title: string, detail?: string): ProblemKind => ({
-  status,
-  title,
-  ...(detail !== undefined && { detail }),
-});
-/** With parameters. */
-export const made = <P>(kind: ProblemKind<P>): ProblemKind<P> => kind;
+/**
+ * A problem that the server can answer with.
+ *
+ * @param words left out where the sentences hold the parameters as they are
+ */
+export const refusal = <P = Record<string, never>>(
+  status: number,
+  words?: (params: P) => Wording,
+): ProblemKind<P> => ({ status, ...(words && { words }) });
 
-/** How long to wait, in words: seconds up to a minute and a half, then minutes. */
-export const waiting = (seconds: number) =>
-  seconds < 90 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`;
+/** How many of something there are, which chooses the form of a sentence. */
+export const counted =
+  <Name extends string>(name: Name) =>
+  (params: Record<Name, number>): Wording => ({ values: { n: params[name] } });

@@ -3,9 +3,10 @@ import { itemContent } from '@oaken/core/items';
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
 import { figure } from '../results';
+import { sentence } from './sentences';
 
 const entry = shortId;
-const reason = z.string().trim().max(500, 'At most 500 characters.');
+const reason = z.string().trim().max(500, sentence('atMost500Characters'));
 
 /** What becomes of one item; what is not named stays. */
 const change = z.strictObject({
@@ -119,8 +120,8 @@ export const adjust = endpoint({
     kind: adjustmentKind,
     /** Null: the whole work; an override is always of one item, a bonus never. */
     entry: entry.nullable(),
-    points: z.number().min(0, 'Points cannot be below zero.').max(1000).nullable(),
-    reason: reason.min(1, 'Give a reason: it is kept with the score.'),
+    points: z.number().min(0, sentence('pointsCannotBeBelowZero')).max(1000).nullable(),
+    reason: reason.min(1, sentence('giveReasonIsKeptWith')),
   }),
   answer: z.object({ id }),
 });

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { downloadEndpoint, idInPath } from '../endpoint/define';
 import { resultsQuery } from './answer';
+import { sentence } from './sentences';
 
 export interface ExportFormat {
   /** Its name on the page. */
@@ -15,29 +16,29 @@ export interface ExportFormat {
 
 export const resultExports = {
   students: {
-    title: 'Students as CSV',
-    carries: 'A line for each student: points, time, and the points on each item',
+    title: sentence('studentsAsCsv'),
+    carries: sentence('lineForEachStudentPoints'),
     media: 'text/csv',
     extension: 'csv',
     filtered: true,
   },
   items: {
-    title: 'Items as CSV',
-    carries: 'A line for each item: average score, discrimination, choices and wrong answers',
+    title: sentence('itemsAsCsv'),
+    carries: sentence('lineForEachItemAverage'),
     media: 'text/csv',
     extension: 'csv',
     filtered: true,
   },
   standards: {
-    title: 'Standards as CSV',
-    carries: 'What everybody, each class, each group and each student earned on each standard',
+    title: sentence('standardsAsCsv'),
+    carries: sentence('whatEverybodyEachClassEach'),
     media: 'text/csv',
     extension: 'csv',
     filtered: true,
   },
   gradebook: {
-    title: 'Scores for a gradebook',
-    carries: 'OneRoster 1.2 CSV in a zip: line items and results, always of all work that counts',
+    title: sentence('scoresForGradebook'),
+    carries: sentence('oneroster12CsvIn'),
     media: 'application/zip',
     extension: 'zip',
     filtered: false,

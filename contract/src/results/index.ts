@@ -16,6 +16,8 @@ export const readResults = endpoint({
 
 export * from './answer';
 export * from './columns';
+export * from './item-columns';
+export * from './student-columns';
 export * from './exports';
 export * from './figure';
 export * from './list';

@@ -2,9 +2,10 @@
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { resultsAnswer } from './answer';
+import { sentence } from './sentences';
 
 const sheetId = z.object({ sheetId: idInPath });
-const csv = z.string().max(900_000, 'More than 900,000 characters cannot be imported at once.');
+const csv = z.string().max(900_000, sentence('moreThan900000Characters'));
 
 export const listSheets = endpoint({
   method: 'GET',
@@ -21,8 +22,8 @@ export const bringSheet = endpoint({
   does: 'Brings in answers as CSV, students by items, with a key or as scores.',
   largest: roomy,
   body: z.strictObject({
-    title: z.string().trim().min(1, 'Give it a title.').max(200),
-    answers: csv.min(1, 'There are no answers.'),
+    title: z.string().trim().min(1, sentence('giveTitle')).max(200),
+    answers: csv.min(1, sentence('thereAreNoAnswers')),
     key: csv.nullable(),
     /** What becomes of rows without any answer; null: it is asked where there are any. */
     emptyRows: z.enum(['left-out', 'zero']).nullable().default(null),

@@ -1,5 +1,6 @@
 /** One student's work on an assignment with its history, for the teacher. */
 import { z } from 'zod';
+import { language } from '../accounts/session';
 import { downloadEndpoint, endpoint, id, idInPath, instant } from '../endpoint/define';
 
 export const studentWork = z.object({
@@ -115,6 +116,10 @@ export const exportStudentReport = downloadEndpoint({
   who: 'teacher',
   does: 'Gives a student’s report as PDF: score, standards, every answer with comments.',
   params,
-  query: z.object({ answers: z.enum(['yes', 'no']).default('yes') }),
+  query: z.object({
+    answers: z.enum(['yes', 'no']).default('yes'),
+    /** The student's own, where nothing is said. */
+    language: language.optional(),
+  }),
   media: ['application/pdf'],
 });

@@ -2,6 +2,7 @@
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant } from '../endpoint/define';
 import { assignmentRow } from '../assignments/assignments';
+import { sentence } from './sentences';
 
 export const watchedStudent = z.object({
   studentId: id,
@@ -74,7 +75,7 @@ export const watchEvents = endpoint({
 });
 
 /** Null: all whom it concerns. */
-const studentIds = z.array(id).min(1, 'Select at least one student.').max(1000).nullable();
+const studentIds = z.array(id).min(1, sentence('selectAtLeastOneStudent')).max(1000).nullable();
 
 export const acts = ['pause', 'resume', 'hand-in', 'reopen', 'take-back'] as const;
 
@@ -88,7 +89,7 @@ export const actOnSittings = endpoint({
     act: z.enum(acts),
     studentIds,
     /** Working time that comes with opening it again. */
-    minutes: z.int().min(0).max(600, 'At most ten hours.').default(0),
+    minutes: z.int().min(0).max(600, sentence('atMostTenHours')).default(0),
   }),
   answer: z.object({
     /** For how many it was done; the others were not in a state for it. */
@@ -104,7 +105,11 @@ export const sayToStudents = endpoint({
   params: assignmentId,
   body: z.strictObject({
     studentIds,
-    text: z.string().trim().min(1, 'Type a message.').max(500, 'At most 500 characters.'),
+    text: z
+      .string()
+      .trim()
+      .min(1, sentence('typeMessage'))
+      .max(500, sentence('atMost500Characters')),
   }),
   answer: z.object({}),
 });

@@ -1,5 +1,6 @@
 /** What one student needs in every assignment. It is staff's knowledge: students and their neighbours never read it. */
 import { z } from 'zod';
+import { sentence } from './sentences';
 
 export const timeFactors = [1, 1.25, 1.5, 2] as const;
 export const textSizes = [1, 1.25, 1.5, 2] as const;
@@ -16,10 +17,7 @@ export const accommodations = z.strictObject({
   /** At most so many choices in every question; null: all of them. */
   mostChoices: z.literal([2, 3]).nullable(),
   /** The window stays open so many days longer. */
-  extraDays: z
-    .int('Days are whole numbers.')
-    .min(0)
-    .max(30, 'A window can stay open at most 30 days longer.'),
+  extraDays: z.int(sentence('daysAreWholeNumbers')).min(0).max(30, sentence('windowCanStayOpenAt')),
 });
 export type Accommodations = z.infer<typeof accommodations>;
 
@@ -33,21 +31,19 @@ export const noAccommodations: Accommodations = {
 };
 
 function timeInWords(factor: Accommodations['time']): string {
-  if (factor === null) return 'no time limit';
-  return factor === 1 ? '' : `time ×${factor}`;
+  if (factor === null) return sentence('noTimeLimit');
+  return factor === 1 ? '' : sentence('time', { factor });
 }
 
 /** Each support in words, the short way that a roster has room for. */
 export function accommodationsInWords(needs: Accommodations): string[] {
   return [
     timeInWords(needs.time),
-    needs.aloud ? 'read aloud' : '',
-    needs.textSize === 1 ? '' : 'larger text',
-    needs.form === null ? '' : `form ${needs.form}`,
-    needs.mostChoices === null ? '' : `${needs.mostChoices} choices`,
-    needs.extraDays === 0
-      ? ''
-      : `${needs.extraDays} ${needs.extraDays === 1 ? 'day' : 'days'} longer`,
+    needs.aloud ? sentence('readAloud') : '',
+    needs.textSize === 1 ? '' : sentence('largerText'),
+    needs.form === null ? '' : sentence('form', { form: needs.form }),
+    needs.mostChoices === null ? '' : sentence('choices', { mostChoices: needs.mostChoices }),
+    needs.extraDays === 0 ? '' : sentence('daysLonger', { n: needs.extraDays }),
   ].filter(Boolean);
 }
 

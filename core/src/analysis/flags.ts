@@ -1,7 +1,9 @@
 /** What the figures say in words: bands, cautions and flags, each with its reason. */
+import { alternatives } from '../text';
 import type { ItemFigures, OptionFigures } from './analyse';
 import type { SharedAnswer } from './answers';
 import type { Hurried } from './time';
+import { sentence } from './sentences';
 
 export type Band = 'very good' | 'good' | 'marginal' | 'poor';
 
@@ -20,10 +22,8 @@ export function discriminationBand(d: number): Band {
 /** Common practice, no source: below 10 hardly anything, below 30 only a hint. */
 export function caution(n: number): string | null {
   if (n === 0) return null;
-  if (n < 10)
-    return `Only ${n} ${n === 1 ? 'student' : 'students'}: these figures show what happened, not how good the items are.`;
-  if (n < 30)
-    return `${n} students: discrimination and reliability are rough with so few. Trust large differences only.`;
+  if (n < 10) return sentence('fewStudents', { n });
+  if (n < 30) return sentence('roughFigures', { n });
   return null;
 }
 
@@ -103,17 +103,28 @@ function rightAsWell(key: Seen | undefined, wrong: readonly Seen[]): Seen | unde
 type Sign = (evidence: Evidence) => Flag | null;
 
 const possibleMiskey: Sign = ({ key, drawsStrong, groupSize, shared }) => {
-  const sign = { kind: 'possible-miskey' as const, title: 'Key may be wrong' };
+  const sign = { kind: 'possible-miskey' as const, title: sentence('keyMayBeWrong') };
   if (key && drawsStrong)
     return {
       ...sign,
-      reason: `${quote(drawsStrong.label)} was chosen by ${percent(upperOf(drawsStrong))} of the ${groupSize} strongest students, the key ${quote(key.label)} by only ${percent(upperOf(key))}.`,
+      reason: sentence('choseWrong', {
+        choice: quote(drawsStrong.label),
+        share: percent(upperOf(drawsStrong)),
+        groupSize,
+        key: quote(key.label),
+        keyShare: percent(upperOf(key)),
+      }),
       option: drawsStrong.id,
     };
   if (!shared) return null;
   return {
     ...sign,
-    reason: `${percent(shared.strong)} of the ${shared.groupSize} strongest students answered ${quote(shared.label)}, only ${percent(shared.right)} what the key takes.`,
+    reason: sentence('strongestStudentsAnsweredOnlyWhat', {
+      strong: percent(shared.strong),
+      groupSize: shared.groupSize,
+      label: quote(shared.label),
+      right: percent(shared.right),
+    }),
   };
 };
 
@@ -121,8 +132,14 @@ const twoRight: Sign = ({ key, alsoStrong, groupSize }) =>
   key && alsoStrong
     ? {
         kind: 'two-right',
-        title: 'Two answers may be right',
-        reason: `The ${groupSize} strongest students are split: ${percent(upperOf(key))} chose the key ${quote(key.label)}, ${percent(upperOf(alsoStrong))} ${quote(alsoStrong.label)}, which the weakest chose less often.`,
+        title: sentence('twoAnswersMayBeRight'),
+        reason: sentence('split', {
+          groupSize,
+          keyShare: percent(upperOf(key)),
+          key: quote(key.label),
+          share: percent(upperOf(alsoStrong)),
+          choice: quote(alsoStrong.label),
+        }),
         option: alsoStrong.id,
       }
     : null;
@@ -138,11 +155,16 @@ const temptingChoice: Sign = ({ figures: { n }, key, wrong, drawsStrong, alsoStr
       choice.n >= 0.6 * others,
   );
   if (!tempting) return null;
-  const why = tempting.misconception ? ` It stands for: ${tempting.misconception}` : '';
+  const why = tempting.misconception
+    ? [sentence('standsFor', { misconception: tempting.misconception })]
+    : [];
   return {
     kind: 'tempting-choice',
-    title: 'One choice tempts many',
-    reason: `${tempting.n} of ${n} chose ${quote(tempting.label)}.${why}`,
+    title: sentence('oneChoiceTemptsMany'),
+    reason: [
+      sentence('ofChose', { chose: tempting.n, students: n, label: quote(tempting.label) }),
+      ...why,
+    ].join(' '),
     option: tempting.id,
   };
 };
@@ -152,8 +174,8 @@ const noDiscrimination: Sign = ({ figures: { facility, itemRest }, drawsStrong }
   if (itemRest.value >= 0.05 || facility.value >= 0.95) return null;
   return {
     kind: 'no-discrimination',
-    title: 'Does not separate',
-    reason: `Students who did well on the rest did no better here (item-rest correlation ${itemRest.value.toFixed(2)}).`,
+    title: sentence('doesNotSeparate'),
+    reason: sentence('studentsWhoDidWellOn', { itemRest: itemRest.value.toFixed(2) }),
   };
 };
 
@@ -161,18 +183,19 @@ const tooHard: Sign = ({ figures: { facility } }) =>
   facility.value !== null && facility.value < 0.2
     ? {
         kind: 'too-hard',
-        title: 'Very hard',
-        reason: `Only ${percent(facility.value)} of the points were earned.`,
+        title: sentence('veryHard'),
+        reason: sentence('onlyPointsWereEarned', { facility: percent(facility.value) }),
       }
     : null;
 
 const hurriedAnswers: Sign = ({ figures: { n }, hurried }) => {
   if (!hurried || hurried.n < 3 || hurried.n < 0.1 * n - rounding) return null;
-  const limit = hurried.limit < 1000 ? 'a second' : `${Math.round(hurried.limit / 1000)} s`;
+  const limit =
+    hurried.limit < 1000 ? sentence('aSecond') : `${Math.round(hurried.limit / 1000)} s`;
   return {
     kind: 'hurried',
-    title: 'Hurried answers',
-    reason: `${hurried.n} of ${n} answered within ${limit}: too fast to have read it.`,
+    title: sentence('hurriedAnswers'),
+    reason: sentence('hurriedReason', { hurried: hurried.n, students: n, limit }),
   };
 };
 
@@ -185,8 +208,11 @@ const unusedChoice: Sign = ({ figures: { n }, wrong }) => {
   if (n < enoughToMiss || wrong.length < 2 || !first) return null;
   return {
     kind: 'unused-choice',
-    title: 'A choice that nobody chose',
-    reason: `Nobody of ${n} chose ${unused.map(({ label }) => quote(label)).join(' or ')}.`,
+    title: sentence('choiceThatNobodyChose'),
+    reason: sentence('nobodyChose', {
+      n,
+      choices: alternatives(unused.map(({ label }) => quote(label))),
+    }),
     option: first.id,
   };
 };

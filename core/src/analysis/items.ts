@@ -3,6 +3,7 @@ import { correlation } from './correlation';
 import { figure, isZero, noFigure, reasons, type Figure } from './figure';
 import { squareOf, type Squares } from './reliability';
 import type { Groups, GroupSums, ItemSums, ScoreTable, TableSums } from './sums';
+import { sentence } from './sentences';
 
 export interface OptionFigures {
   n: number;
@@ -126,7 +127,7 @@ function optionFigures(
     lower: shareIn(lower, optionIndex),
     correlation: correlation(
       { n: item.n, x: n, xx: n, ...restOf(item), xy: rest },
-      n === 0 ? 'nobody chose it' : 'everybody chose it',
+      n === 0 ? sentence('nobodyChoseIt') : sentence('everybodyChose'),
       reasons.sameOnRest,
     ),
   };

@@ -1,5 +1,6 @@
 /** What the items of a table of points give at most: told by a row of it or by a second table, never guessed. */
 import { SheetProblem } from './sheet-problem';
+import { sentence } from './sentences';
 
 /** Names of a row that holds no student but the most points of each item. */
 const pointsRow =
@@ -24,7 +25,7 @@ export function readPoints(rows: readonly (readonly string[])[]): Map<string, nu
 export function mostOf(cell: string, row: number): number {
   const maxPoints = Number(cell.trim().replace(/^(\d+),(\d+)$/, '$1.$2'));
   if (!(maxPoints > 0))
-    throw new SheetProblem(`Row ${row}: “${cell.trim()}” is not a number of points above zero.`);
+    throw new SheetProblem(sentence('rowIsNotNumberPoints', { row, cell: cell.trim() }));
   return maxPoints;
 }
 

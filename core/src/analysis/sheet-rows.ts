@@ -2,6 +2,7 @@
 import { elementAt } from '../certain';
 import { isPointsRow, isRightWrong, mostOf, readPoints } from './sheet-points';
 import { SheetProblem } from './sheet-problem';
+import { sentence } from './sentences';
 
 /** How a table is read where it does not say all of it. */
 export interface SheetReading {
@@ -37,17 +38,16 @@ function readCells(rows: readonly string[][]): {
   lines: { row: number; line: string[] }[];
 } {
   const [names = [], ...cells] = rows.map((row) => row.map((cell) => cell.trim()));
-  if (names.length === 0)
-    throw new SheetProblem('The table is empty; its first row names the columns.');
+  if (names.length === 0) throw new SheetProblem(sentence('tableIsEmptyItsFirst'));
   const twice = names.find((name, index) => names.indexOf(name) !== index);
-  if (twice !== undefined) throw new SheetProblem(`Two columns are named “${twice}”.`);
+  if (twice !== undefined) throw new SheetProblem(sentence('twoColumnsAreNamed', { twice }));
   const unnamed = names.indexOf('');
-  if (unnamed >= 0) throw new SheetProblem(`Column ${unnamed + 1} has no name.`);
+  if (unnamed >= 0) throw new SheetProblem(sentence('columnHasNoName', { unnamed: unnamed + 1 }));
   const lines = cells.map((line, index) => ({ row: index + 2, line }));
   for (const { row, line } of lines)
     if (line.length !== names.length)
       throw new SheetProblem(
-        `Row ${row} has ${line.length} cells; the first row names ${names.length}.`,
+        sentence('rowHasCellsFirstRow', { row, line: line.length, names: names.length }),
       );
   return { names, lines };
 }
@@ -78,16 +78,16 @@ export function readSheet(
   );
   const students = present.map(({ row, line }) => ({
     row,
-    name: (who >= 0 && line[who]) || `Row ${row}`,
+    name: (who >= 0 && line[who]) || sentence('row', { row }),
   }));
   const columns = names.flatMap((id, index) =>
     index === who
       ? []
       : [{ id, at: index, cells: present.map(({ line }) => elementAt(line, index)) }],
   );
-  if (columns.length === 0) throw new SheetProblem('There are no columns for items.');
+  if (columns.length === 0) throw new SheetProblem(sentence('thereAreNoColumnsFor'));
   for (const id of keys?.keys() ?? [])
-    if (!names.includes(id)) notes.push(`The key names “${id}”, which is no column.`);
+    if (!names.includes(id)) notes.push(sentence('keyNamesWhichIsNo', { id }));
   if (keys !== null)
     return {
       students,
@@ -100,7 +100,7 @@ export function readSheet(
   const ones = isRightWrong(columns.map((column) => column.cells));
   const items = columns.map(({ id, at, cells: cellTexts }): Item => {
     if (told !== null && !told.has(id))
-      throw new SheetProblem(`The points have no line for “${id}”.`);
+      throw new SheetProblem(sentence('pointsHaveNoLineFor', { id }));
     const maxPoints =
       told?.get(id) ??
       (mostRow && mostOf(elementAt(mostRow.line, at), mostRow.row)) ??
@@ -118,10 +118,13 @@ export function readSheet(
 }
 
 const askForPoints = (items: Item[]) =>
-  `How many points does each item give? Add a row named “points” below the names, or paste a second table with the columns item and points. The highest that was seen: ${items
-    .slice(0, 8)
-    .map(({ id, maxPoints }) => `${id} ${maxPoints}`)
-    .join(', ')}${items.length > 8 ? ' …' : ''}.`;
+  sentence('howManyPointsDoesEach', {
+    items: items
+      .slice(0, 8)
+      .map(({ id, maxPoints }) => `${id} ${maxPoints}`)
+      .join(', '),
+    more: items.length > 8 ? ' …' : '',
+  });
 
 /** Rows with any answer; those without are left out, or stay, as the reader says. */
 function withoutEmpty(
@@ -136,9 +139,15 @@ function withoutEmpty(
   if (emptyRows === 'left-out') return lines.filter((line) => !isEmpty(line));
   const named = empty
     .slice(0, 5)
-    .map(({ row, line }) => (who >= 0 && line[who] ? `${line[who]} (row ${row})` : `row ${row}`));
+    .map(({ row, line }) =>
+      who >= 0 && line[who]
+        ? sentence('namedRow', { name: line[who], row })
+        : sentence('rowNumber', { row }),
+    );
   throw new SheetProblem(
-    `Without any answer: ${named.join(', ')}${empty.length > 5 ? ` and ${empty.length - 5} more` : ''}. Were they not there, or did they answer nothing?`,
+    empty.length > 5
+      ? sentence('withoutAnswersAndMore', { list: named.join(', '), more: empty.length - 5 })
+      : sentence('withoutAnswers', { list: named.join(', ') }),
     'empty rows',
   );
 }
@@ -159,13 +168,13 @@ function alike(key: string, cells: string[]): { key: string; cells: string[] } {
 function readKey(rows: readonly string[][]): Map<string, string> {
   const [names = [], ...lines] = rows.map((row) => row.map((cell) => cell.trim()));
   const [item, key] = [names.indexOf('item'), names.indexOf('key')];
-  if (item < 0 || key < 0) throw new SheetProblem('The key needs the columns “item” and “key”.');
+  if (item < 0 || key < 0) throw new SheetProblem(sentence('keyNeedsColumnsItemAnd'));
   const keyLetters = new Map<string, string>();
   lines.forEach((line, index) => {
     const [id = '', right = ''] = [line[item], line[key]];
     if (id === '' || right === '')
-      throw new SheetProblem(`Row ${index + 2} of the key is not complete.`);
-    if (keyLetters.has(id)) throw new SheetProblem(`The key names “${id}” twice.`);
+      throw new SheetProblem(sentence('rowKeyIsNotComplete', { index: index + 2 }));
+    if (keyLetters.has(id)) throw new SheetProblem(sentence('keyNamesTwice', { id }));
     keyLetters.set(id, right);
   });
   return keyLetters;
@@ -173,7 +182,7 @@ function readKey(rows: readonly string[][]): Map<string, string> {
 
 function keyOf(keys: Map<string, string>, id: string): string {
   const key = keys.get(id);
-  if (key === undefined) throw new SheetProblem(`The key has no line for “${id}”.`);
+  if (key === undefined) throw new SheetProblem(sentence('keyHasNoLineFor', { id }));
   return key;
 }
 
@@ -181,9 +190,8 @@ function scoreOf({ id, key }: Pick<Item, 'id' | 'key'>, cell: string, row: numbe
   if (cell === '') return 0;
   if (key !== null) return cell === key ? 1 : 0;
   const score = Number(/^\d+,\d+$/.test(cell) ? cell.replace(',', '.') : cell);
-  if (!Number.isFinite(score))
-    throw new SheetProblem(`Row ${row}, “${id}”: “${cell}” is not a score.`);
-  if (score < 0) throw new SheetProblem(`Row ${row}, “${id}”: a score cannot be below zero.`);
+  if (!Number.isFinite(score)) throw new SheetProblem(sentence('rowIsNotScore', { row, id, cell }));
+  if (score < 0) throw new SheetProblem(sentence('rowScoreCannotBeBelow', { row, id }));
   return score;
 }
 
@@ -197,7 +205,7 @@ export function pointsIn(items: Item[], students: Sheet['students']): Float64Arr
       const score = scoreOf(item, cell, row);
       if (score > item.maxPoints)
         throw new SheetProblem(
-          `Row ${row}, “${item.id}”: ${score} is more than the ${item.maxPoints} that it gives.`,
+          sentence('rowIsMoreThanThat', { row, id: item.id, score, maxPoints: item.maxPoints }),
         );
       points[s * k + i] = score;
     }),

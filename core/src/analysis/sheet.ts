@@ -7,6 +7,7 @@ import { analyse, type ItemFigures, type ScoreTable } from './analyse';
 import { reasons, type Figure } from './figure';
 import { flagsOf, type Flag } from './flags';
 import { lenient, pointsIn, readSheet, type Item, type SheetReading } from './sheet-rows';
+import { sentence } from './sentences';
 
 export { SheetProblem } from './sheet-problem';
 export type { SheetReading } from './sheet-rows';
@@ -86,9 +87,9 @@ export function analyseSheet(
   const sd = take('sd', spread.sd);
   const mean = take('mean', spread.mean);
   const { kr20, kr21 } = reliability;
-  if (alpha !== null && kr20.value === null)
-    notes.push('kr20 and kr21: only for items that are right or wrong.');
-  if (alpha !== null && alpha < 0) notes.push(`sem: ${reasons.alphaBelowZero}.`);
+  if (alpha !== null && kr20.value === null) notes.push(sentence('kr20AndKr21OnlyFor'));
+  if (alpha !== null && alpha < 0)
+    notes.push(sentence('sem', { alphaBelowZero: reasons.alphaBelowZero }));
   return {
     n,
     k,
@@ -247,7 +248,7 @@ function optionsOf(
     const count = item.cells.filter((cell) => cell === option).length;
     const share = n > 0 ? count / n : 0;
     const why = flatBecause(count, n, squares);
-    if (why !== null && n > 0) notes.push(`${item.id}, ${option}: correlation: ${why}.`);
+    if (why !== null && n > 0) notes.push(sentence('correlation', { id: item.id, option, why }));
     const shared = rest.reduce(
       (sum, points, student) => sum + (gave(student) ? points - mean : 0),
       0,
@@ -259,7 +260,7 @@ function optionsOf(
 
 /** Why choosing an answer cannot go with the points on the rest; null where it can. */
 function flatBecause(count: number, students: number, squares: number): string | null {
-  if (count === 0) return 'nobody chose it';
-  if (count === students) return 'everybody chose it';
+  if (count === 0) return sentence('nobodyChoseIt');
+  if (count === students) return sentence('everybodyChose');
   return squares <= 1e-12 * Math.max(1, students) ? reasons.sameOnRest : null;
 }

@@ -2,6 +2,7 @@
 import { elementAt } from '../certain';
 import { z } from 'zod';
 import { count } from '../text';
+import { sentence } from './sentences';
 
 const id = z.int().positive();
 export const depths = [1, 2, 3, 4] as const;
@@ -12,7 +13,7 @@ export const blueprintRow = z.strictObject({
   standard: id,
   /** For depths 1 to 4, or one figure for any depth. */
   wants: z
-    .array(z.number('A cell holds a number.').min(0, 'A cell cannot be below zero.').max(500))
+    .array(z.number(sentence('cellHoldsNumber')).min(0, sentence('cellCannotBeBelowZero')).max(500))
     .min(1)
     .max(4),
 });
@@ -22,19 +23,19 @@ export const blueprint = z.strictObject({
   measure: z.enum(['items', 'points']),
   /** Whether each row has a cell for every depth, or one for all. */
   byDepth: z.boolean(),
-  rows: z.array(blueprintRow).max(mostRows, `A blueprint holds at most ${mostRows} rows.`),
+  rows: z.array(blueprintRow).max(mostRows, sentence('blueprintHoldsAtMostRows', { mostRows })),
   /** At most so long, in minutes. */
-  minutes: z.number().positive('The time must be longer than none.').max(1440).nullable(),
+  minutes: z.number().positive(sentence('timeMustBeLongerThan')).max(1440).nullable(),
   /** Share of the points that students should earn, 0 to 1. */
   facility: z
     .number()
-    .min(0.05, 'What students should earn is a share from 0.05 to 0.95.')
-    .max(0.95, 'What students should earn is a share from 0.05 to 0.95.')
+    .min(0.05, sentence('whatStudentsShouldEarnIs'))
+    .max(0.95, sentence('whatStudentsShouldEarnIs'))
     .nullable(),
   /** Whether items whose difficulty nobody knows yet may be taken where a mean is aimed at. */
   unknownToo: z.boolean(),
   /** At most so many items that a teacher marks by hand. */
-  byHand: z.int('So many must be a whole number.').min(0).max(200).nullable(),
+  byHand: z.int(sentence('soManyMustBeWhole')).min(0).max(200).nullable(),
   /** From these banks; all that I may use when there is none. */
   banks: z.array(id).max(100),
   /** For these grades; any when there is none. */
@@ -131,20 +132,18 @@ export const totalWanted = ({ rows }: Blueprint) =>
 /** What makes a blueprint contradict itself, in words; empty when it may be tried. */
 export function blueprintProblems(plan: Blueprint, limit: number): string[] {
   const problems: string[] = [];
-  if (plan.rows.length === 0)
-    problems.push('The blueprint has no rows. Add the standards that the test should cover.');
-  else if (totalWanted(plan) === 0)
-    problems.push('The blueprint wants nothing yet. Write how many into its cells.');
+  if (plan.rows.length === 0) problems.push(sentence('blueprintHasNoRowsAdd'));
+  else if (totalWanted(plan) === 0) problems.push(sentence('blueprintWantsNothingYetWrite'));
   const twice = plan.rows.find(
     ({ standard }, index) => plan.rows.findIndex((row) => row.standard === standard) !== index,
   );
-  if (twice) problems.push('The same standard has two rows; take one of them out.');
+  if (twice) problems.push(sentence('sameStandardHasTwoRows'));
   if (plan.measure === 'items') {
     const uneven = plan.rows.some(({ wants }) => wants.some((want) => !Number.isInteger(want)));
-    if (uneven) problems.push('Cells that count items hold whole numbers.');
+    if (uneven) problems.push(sentence('cellsThatCountItemsHold'));
     const total = totalWanted(plan);
     if (total > limit)
-      problems.push(`The blueprint wants ${count(total, 'item')}; a test holds at most ${limit}.`);
+      problems.push(sentence('blueprintWantsTestHoldsAt', { items: count(total, 'item'), limit }));
   }
   return problems;
 }

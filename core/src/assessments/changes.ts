@@ -19,6 +19,7 @@ import {
   type Outline,
   type Section,
 } from './outline';
+import { sentence } from './sentences';
 
 // Defaults are for reading what older versions wrote; a change says only what it changes.
 const facts = outline
@@ -77,20 +78,18 @@ function find(outline: Outline, id: string): { section: Section; at: number; ent
     if (index >= 0)
       return { section: section, at: index, entry: elementAt(section.entries, index) };
   }
-  throw new ChangeRefused('That item is no longer in the test; somebody has removed it.');
+  throw new ChangeRefused(sentence('thatItemIsNoLonger'));
 }
 
 function sectionOf(outline: Outline, id: string): Section {
   const section = outline.sections.find((candidate) => candidate.id === id);
-  if (!section)
-    throw new ChangeRefused('That section is no longer in the test; somebody has removed it.');
+  if (!section) throw new ChangeRefused(sentence('thatSectionIsNoLonger'));
   return section;
 }
 
 function formOf(outline: Outline, id: string): Form {
   const form = outline.forms.find((candidate) => candidate.id === id);
-  if (!form)
-    throw new ChangeRefused('That form is no longer in the test; somebody has removed it.');
+  if (!form) throw new ChangeRefused(sentence('thatFormIsNoLonger'));
   return form;
 }
 
@@ -135,9 +134,9 @@ const doers: { [D in Change['do']]: (next: Outline, wanted: Named<D>) => Change 
   },
   put(next, wanted) {
     if (countEntries(next) >= mostEntries)
-      throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove one first.`);
+      throw new ChangeRefused(sentence('testHoldsAtMostItems', { mostEntries }));
     if (allEntries(next).some(({ id }) => id === wanted.entry.id))
-      throw new ChangeRefused('That item was already added.');
+      throw new ChangeRefused(sentence('thatItemWasAlreadyAdded'));
     insert(sectionOf(next, wanted.section).entries, wanted.entry, wanted.before);
     return { do: 'remove', entry: wanted.entry.id };
   },
@@ -175,9 +174,9 @@ const doers: { [D in Change['do']]: (next: Outline, wanted: Named<D>) => Change 
   },
   'put-section'(next, wanted) {
     if (next.sections.some(({ id }) => id === wanted.section.id))
-      throw new ChangeRefused('That section was already added.');
+      throw new ChangeRefused(sentence('thatSectionWasAlreadyAdded'));
     if (countEntries(next) + wanted.section.entries.length > mostEntries)
-      throw new ChangeRefused(`A test holds at most ${mostEntries} items. Remove some first.`);
+      throw new ChangeRefused(sentence('testHoldsAtMostItemsRemove', { mostEntries }));
     insert(next.sections, copySection(wanted.section), wanted.before);
     return { do: 'remove-section', section: wanted.section.id };
   },
@@ -189,16 +188,16 @@ const doers: { [D in Change['do']]: (next: Outline, wanted: Named<D>) => Change 
   },
   'remove-section'(next, wanted) {
     const section = sectionOf(next, wanted.section);
-    if (next.sections.length === 1) throw new ChangeRefused('A test needs at least one section.');
+    if (next.sections.length === 1) throw new ChangeRefused(sentence('testNeedsAtLeastOne'));
     const index = next.sections.indexOf(section);
     next.sections.splice(index, 1);
     return { do: 'put-section', section: section, before: next.sections[index]?.id ?? null };
   },
   'put-form'(next, wanted) {
     if (next.forms.some(({ id }) => id === wanted.form.id))
-      throw new ChangeRefused('That form was already added.');
+      throw new ChangeRefused(sentence('thatFormWasAlreadyAdded'));
     if (next.forms.length >= mostForms)
-      throw new ChangeRefused(`A test holds at most ${mostForms} forms beside the first.`);
+      throw new ChangeRefused(sentence('testHoldsAtMostForms', { mostForms }));
     insert(next.forms, copyForm(wanted.form), wanted.before);
     return { do: 'remove-form', form: wanted.form.id };
   },

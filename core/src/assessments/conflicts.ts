@@ -1,6 +1,7 @@
 /** Whether a change that waited would write over what somebody else has written meanwhile. */
 import { applyChange, ChangeRefused, type Change } from './changes';
 import type { Outline } from './outline';
+import { sentence } from './sentences';
 
 /** What a change was written against, and what stands there now. */
 export interface Conflict {
@@ -55,26 +56,29 @@ function isSame(a: unknown, b: unknown): boolean {
   return [...names].every((name) => isSame(first[name], second[name]));
 }
 
-const factNames: Record<string, string> = {
-  title: 'The title',
-  kind: 'The kind',
-  subject: 'The subject',
-  grades: 'The grades',
-  directions: 'The directions',
-  minutes: 'The time',
-  heldTotal: 'The total',
-  ready: 'Whether it is ready',
-  blueprint: 'The blueprint',
-};
+const factKeys = [
+  'title',
+  'kind',
+  'subject',
+  'grades',
+  'directions',
+  'minutes',
+  'heldTotal',
+  'ready',
+  'blueprint',
+] as const;
+
+function factName(name: string): string {
+  const key = factKeys.find((fact) => fact === name) ?? 'other';
+  return sentence(`facts.${key}`);
+}
 
 /** What stands there now, beside what the change would put there. */
 export function conflictInWords(outline: Outline, change: Change): string {
   if (change.do === 'describe') {
     const words = Object.entries(change.facts).flatMap(([name, mine]) => {
       const theirs = outline[name as keyof Outline];
-      return isSame(mine, theirs)
-        ? []
-        : [`${factNames[name] ?? 'A fact'}${betweenWords(theirs, mine)}`];
+      return isSame(mine, theirs) ? [] : [betweenWords(factName(name), theirs, mine)];
     });
     return words.join(' ');
   }
@@ -82,21 +86,23 @@ export function conflictInWords(outline: Outline, change: Change): string {
     const entry = outline.sections
       .flatMap(({ entries }) => entries)
       .find(({ id }) => id === change.entry);
-    if (entry) return `The points of an item${betweenWords(entry.points, change.points)}`;
+    if (entry) return betweenWords(sentence('facts.points'), entry.points, change.points);
   }
-  return 'A colleague has changed the same thing in the meantime.';
+  return sentence('colleagueHasChangedSameThing');
 }
 
 /** Short values are quoted; of others it is enough that they differ. */
-function betweenWords(theirs: unknown, mine: unknown): string {
-  const quoted = [theirs, mine].map(asWords);
-  return quoted.includes(null) ? ' was changed.' : ` is ${quoted[0]} now; yours was ${quoted[1]}.`;
+function betweenWords(fact: string, theirs: unknown, mine: unknown): string {
+  const [now, yours] = [asWords(theirs), asWords(mine)];
+  return now === null || yours === null
+    ? sentence('factChanged', { fact })
+    : sentence('factDiffers', { fact, now, yours });
 }
 
 function asWords(value: unknown): string | null {
-  if (value === null || value === '') return 'empty';
+  if (value === null || value === '') return sentence('empty');
   if (typeof value === 'number') return String(value);
   if (Array.isArray(value) && value.every((element) => typeof element === 'number'))
-    return value.join(', ') || 'empty';
+    return value.join(', ') || sentence('empty');
   return typeof value === 'string' && value.length <= 80 ? `“${value}”` : null;
 }

@@ -1,6 +1,7 @@
 /** A test as its teacher builds it: sections of entries, forms made of them, and the blueprint that it should meet. */
 import { z } from 'zod';
 import { blueprint } from '../assembly';
+import { sentence } from './sentences';
 
 export const testKinds = ['quiz', 'test', 'worksheet'] as const;
 export type TestKind = (typeof testKinds)[number];
@@ -11,13 +12,13 @@ export const mostForms = 5;
 const id = z.int().positive();
 export const key = z.string().regex(/^[A-Za-z0-9_-]{4,24}$/);
 export const points = z
-  .number('Points must be a number.')
-  .min(0, 'Points cannot be below zero.')
-  .max(1000, 'More than 1000 points is not possible.');
+  .number(sentence('pointsMustBeNumber'))
+  .min(0, sentence('pointsCannotBeBelowZero'))
+  .max(1000, sentence('moreThan1000PointsIs'));
 const minutes = z
-  .number('Minutes must be a number.')
-  .positive('A limit must be longer than no time at all.')
-  .max(24 * 60, 'A limit can be at most a day.');
+  .number(sentence('minutesMustBeNumber'))
+  .positive(sentence('limitMustBeLongerThan'))
+  .max(24 * 60, sentence('limitCanBeAtMost'));
 
 export const entry = z.strictObject({
   id: key,
@@ -42,8 +43,8 @@ export type PoolSearch = z.infer<typeof poolSearch>;
 /** So many items for each student, out of the section's own or out of what a search finds when the test is given. */
 export const draw = z.strictObject({
   count: z
-    .int('So many must be a whole number.')
-    .min(1, 'A draw gives at least one item.')
+    .int(sentence('soManyMustBeWhole'))
+    .min(1, sentence('drawGivesAtLeastOne'))
     .max(mostEntries),
   /** Each drawn item gives so many, so that no draw is worth more than another. */
   points,
@@ -72,13 +73,13 @@ export type Swap = z.infer<typeof swap>;
 /** A version of the test beside the first: in another order, with parallel items, or adapted for a group. */
 export const form = z.strictObject({
   id: key,
-  name: z.string().trim().min(1, 'Give the form a name.').max(40),
+  name: z.string().trim().min(1, sentence('giveFormName')).max(40),
   /** Whom it is for, for the teacher alone. */
   note: z.string().max(400),
   /** Items and choices stand in an order of its own. */
   shuffle: z.boolean(),
   /** Choice items show at most so many choices, the right ones among them. */
-  mostChoices: z.int().min(2, 'At least two choices.').max(10).nullable(),
+  mostChoices: z.int().min(2, sentence('atLeastTwoChoices')).max(10).nullable(),
   swaps: z.array(swap).max(mostEntries),
   /** Entries that are left out. */
   without: z.array(key).max(mostEntries),
@@ -101,8 +102,8 @@ export const outline = z.strictObject({
   /** The total that all points share; null when each item has its own value. */
   heldTotal: z
     .number()
-    .positive('The total must be above zero.')
-    .max(10_000, 'At most 10,000 points.')
+    .positive(sentence('totalMustBeAboveZero'))
+    .max(10_000, sentence('atMost10000Points'))
     .nullable()
     .default(null),
   /** Its teacher has called it ready; it counts only while nothing stands in the way. */

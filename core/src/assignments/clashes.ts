@@ -1,5 +1,5 @@
-import { count } from '../text';
 import { dayOf } from '../timing';
+import { sentence } from './sentences';
 
 export interface Other {
   title: string;
@@ -22,8 +22,7 @@ export function clashesOf(
       (assignment) => assignment.closesAt !== null && dayOf(assignment.closesAt, zone) === date,
     )
     .sort((a, b) => b.students - a.students)
-    .map(
-      ({ title, teacher, students }) =>
-        `“${title}” of ${teacher} closes the same day for ${count(students, 'of these students', 'of these students')}.`,
+    .map(({ title, teacher, students }) =>
+      sentence('closesSameDayFor', { title, teacher, n: students }),
     );
 }

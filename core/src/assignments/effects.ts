@@ -1,7 +1,7 @@
 /** What a change to an assignment does to those who have begun or handed in, said before it is made. */
-import { count } from '../text';
 import { inWords, lengthInWords, minute, windowEnd, type LateRule } from '../timing';
 import type { AssignmentRules } from './rules';
+import { sentence } from './sentences';
 
 export interface AssignmentTimes {
   opensAt: number;
@@ -26,46 +26,38 @@ interface Changed {
 }
 type Effects = (changed: Changed) => string[];
 
-const many = (n: number) => count(n, 'student');
 /** A sentence about students, where there are any. */
-const ifAny = (n: number, sentence: string) => (n > 0 ? [sentence] : []);
+const ifAny = (n: number, effect: string) => (n > 0 ? [effect] : []);
 
 const opening: Effects = ({ before, after, counts, now, say }) => {
   const isOpen = before.opensAt <= now;
   if (after.opensAt > now && isOpen && counts.working + counts.handedIn > 0)
-    return [
-      `It is closed again until ${say(after.opensAt)}; students who have begun continue working.`,
-    ];
+    return [sentence('effects.isClosedAgainUntilStudents', { opensAt: say(after.opensAt) })];
   if (after.opensAt === before.opensAt) return [];
-  if (after.opensAt > now) return [`Nobody can begin before ${say(after.opensAt)}.`];
-  return isOpen ? [] : ['Students can begin right away.'];
+  if (after.opensAt > now)
+    return [sentence('effects.nobodyCanBeginBefore', { opensAt: say(after.opensAt) })];
+  return isOpen ? [] : [sentence('effects.studentsCanBeginRightAway')];
 };
 
 function closedAtOnce({ working, notBegun }: Counts): string {
   return [
-    'It closes right away.',
-    ...ifAny(
-      working,
-      `${many(working)} working now ${working === 1 ? 'is' : 'are'} handed in with what is saved.`,
-    ),
-    ...ifAny(notBegun, `${many(notBegun)} can no longer begin.`),
+    sentence('effects.closesNow'),
+    ...ifAny(working, sentence('effects.workingHandedIn', { n: working })),
+    ...ifAny(notBegun, sentence('effects.canNotBegin', { n: notBegun })),
   ].join(' ');
 }
 
 function openLonger({ counts, now, say }: Changed, was: number, is: number | null): string[] {
   const { working, handedIn } = counts;
-  const stays = was <= now ? 'It is open again' : 'It stays open';
-  const until = is === null ? ' and never closes' : ` until ${say(is)}`;
-  const longer = ifAny(
-    working,
-    ` ${many(working)} working now ${working === 1 ? 'has' : 'have'} until then, within the time limit.`,
-  );
+  const again = was <= now ? 'opensAgain' : 'staysOpen';
+  const longer =
+    is === null
+      ? sentence(`effects.${again}ForEver`)
+      : sentence(`effects.${again}Until`, { time: say(is) });
+  const hasUntilThen = ifAny(working, sentence('effects.workingHaveUntilThen', { n: working }));
   return [
-    `${stays}${until}.${longer.join('')}`,
-    ...ifAny(
-      handedIn,
-      `${many(handedIn)} who handed in stay${handedIn === 1 ? 's' : ''} handed in.`,
-    ),
+    [longer, ...hasUntilThen].join(' '),
+    ...ifAny(handedIn, sentence('effects.handedInStay', { n: handedIn })),
   ];
 }
 
@@ -76,34 +68,31 @@ const closing: Effects = (changed) => {
   if (is !== null && is <= now) return [closedAtOnce(counts)];
   if (was !== null && (is === null || is > was)) return openLonger(changed, was, is);
   if (is === null) return [];
-  const hurry = ifAny(counts.working, ` ${many(counts.working)} working now must be done by then.`);
-  return [`It closes earlier, ${say(is)}.${hurry.join('')}`];
+  const hurry = ifAny(counts.working, sentence('effects.workingMustHurry', { n: counts.working }));
+  return [[sentence('effects.closesEarlier', { time: say(is) }), ...hurry].join(' ')];
 };
 
 const limit: Effects = ({ before, after, counts: { working } }) => {
   const minutes = after.rules.limitMinutes;
   if (before.rules.limitMinutes === minutes) return [];
-  const words =
+  const also = working > 0 ? sentence('effects.alsoWorking', { n: working }) : '';
+  return [
     minutes === null
-      ? 'There is no time limit any more'
-      : `The time limit is ${lengthInWords(minutes * minute)}`;
-  const also = ifAny(
-    working,
-    `, also for the ${many(working)} working now, counted from when each began`,
-  );
-  return [`${words}${also.join('')}.`];
+      ? sentence('effects.noTimeLimit', { also })
+      : sentence('effects.timeLimit', { time: lengthInWords(minutes * minute), also }),
+  ];
 };
 
 const attempts: Effects = ({ before: { rules: was }, after: { rules: is }, counts }) => {
   const fewer = is.attempts !== null && (was.attempts ?? Infinity) > is.attempts;
   const more = fewer
-    ? 'Attempts under way are finished; no further ones than now allowed can be begun.'
-    : 'Students who handed in can try again.';
+    ? sentence('effects.attemptsUnderWayAreFinished')
+    : sentence('effects.studentsWhoHandedInCan');
   return [
     ...(was.attempts === is.attempts ? [] : [more]),
     ...(was.counts === is.counts
       ? []
-      : ifAny(counts.handedIn, 'Scores of students with several attempts are recalculated.')),
+      : ifAny(counts.handedIn, sentence('effects.scoresStudentsWithSeveralAttempts'))),
   ];
 };
 
@@ -113,27 +102,27 @@ const orderOf = ({ rules }: AssignmentTimes) => JSON.stringify([rules.order, rul
 /** What those who have begun keep, whatever is changed. */
 const keeping: Effects = ({ before, after, counts: { working, handedIn } }) => {
   const stay = after.rules.oneSitting
-    ? 'Those working now must stay from now on.'
-    : 'Those working now can leave and come back.';
-  const changes: [changed: boolean, met: number, sentence: string][] = [
+    ? sentence('effects.thoseWorkingNowMustStay')
+    : sentence('effects.thoseWorkingNowCanLeave');
+  const changes: [changed: boolean, met: number, effect: string][] = [
     [
       orderOf(before) !== orderOf(after),
       working + handedIn,
-      'Students who have begun keep the order that they have.',
+      sentence('effects.studentsWhoHaveBegunKeep'),
     ],
     [
       partsOf(before) !== partsOf(after),
       working,
-      'Students who have begun keep their times of sections and items, and whether they can go back.',
+      sentence('effects.studentsWhoHaveBegunKeepTheir'),
     ],
     [before.rules.oneSitting !== after.rules.oneSitting, working, stay],
     [
       JSON.stringify(before.lateRule) !== JSON.stringify(after.lateRule),
       handedIn,
-      'Work that is handed in keeps its late deductions.',
+      sentence('effects.workThatIsHandedIn'),
     ],
   ];
-  return changes.flatMap(([changed, met, sentence]) => (changed ? ifAny(met, sentence) : []));
+  return changes.flatMap(([changed, met, effect]) => (changed ? ifAny(met, effect) : []));
 };
 
 /** One sentence for each effect, the weightiest first; empty when nothing changes for anybody. */

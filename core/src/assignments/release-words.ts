@@ -1,5 +1,6 @@
 import { count } from '../text';
 import { inWords } from '../timing';
+import { sentence } from './sentences';
 
 /** What stands between a release and the answers, which nobody may read who can still give one. */
 export interface Shows {
@@ -21,15 +22,18 @@ export function releaseInWords(
   zone: string,
   now: number,
 ): string {
-  const who =
-    handedIn === 0 ? 'Nobody has handed in yet; whoever does' : count(handedIn, 'student');
+  const who = handedIn === 0 ? sentence('nobodyHasHandedInYet') : count(handedIn, 'student');
   const date = answersFrom !== null && answersFrom > now ? inWords(answersFrom, zone, now) : null;
   if ((practice || canAnswer === 0) && date === null)
-    return `${who} can read scores and right answers now.`;
-  const scores = `${who} can read ${handedIn === 1 ? 'the score' : 'their scores'} now.`;
-  if (practice || canAnswer === 0) return `${scores} What was right shows ${date}.`;
-  const until =
-    lastEnd === null ? 'and it never closes' : `the last until ${inWords(lastEnd, zone, now)}`;
-  const still = `${count(canAnswer, 'student')} still can, ${until}`;
-  return `${scores} What was right shows after everyone’s window has closed: ${still}${date === null ? '' : `; not before ${date}`}.`;
+    return sentence('canReadScoresAndRight', { who });
+  const scores = sentence('canReadScores', { n: handedIn, who });
+  if (practice || canAnswer === 0) return sentence('rightShowsOn', { scores, date });
+  const students = count(canAnswer, 'student');
+  const still =
+    lastEnd === null
+      ? sentence('stillCan', { students })
+      : sentence('stillCanUntil', { students, time: inWords(lastEnd, zone, now) });
+  return date === null
+    ? sentence('rightShowsAfterEveryone', { scores, still })
+    : sentence('rightShowsAfterEveryoneAndDate', { scores, still, date });
 }

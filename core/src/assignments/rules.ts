@@ -4,6 +4,7 @@ import { wholePercent } from '../text';
 import { z } from 'zod';
 import type { FormRules } from '../forms';
 import { lengthInWords, minute } from '../timing';
+import { sentence } from './sentences';
 
 export const releaseTimes = ['at-hand-in', 'after-closing', 'by-hand'] as const;
 export type ReleaseTime = (typeof releaseTimes)[number];
@@ -16,7 +17,7 @@ export const scoreShows = ['points', 'percent', 'both', 'band'] as const;
 export type ScoreShow = (typeof scoreShows)[number];
 
 export const band = z.strictObject({
-  name: z.string().trim().min(1, 'A band needs a name.').max(20),
+  name: z.string().trim().min(1, sentence('bandNeedsName')).max(20),
   /** The least share of the points, from 0 to 1. */
   from: z.number().min(0).max(1),
 });
@@ -42,9 +43,9 @@ export const countings = ['best', 'latest', 'first', 'mean'] as const;
 export type Counting = (typeof countings)[number];
 
 const partMinutes = z
-  .number('Times are numbers of minutes.')
-  .min(0.1, 'A section or item needs at least 6 seconds.')
-  .max(600, 'A section or item can have at most 10 hours.');
+  .number(sentence('timesAreNumbersMinutes'))
+  .min(0.1, sentence('sectionOrItemNeedsAt'))
+  .max(600, sentence('sectionOrItemCanHave'));
 
 /** Times for parts of the test: sections by their id, those without one having none; or each single item. */
 export const stageLimit = z.discriminatedUnion('of', [
@@ -63,12 +64,12 @@ export const assignmentRules = z.strictObject({
   /** Test: no help until the work is handed in. Practice: answers can be checked, hints asked for and answers shown. */
   mode: z.enum(['test', 'practice']),
   /** In practice each wrong try takes off such a share of a question's points. */
-  offPerTry: z.number().min(0).max(1, 'A wrong try can take off at most 100% of the points.'),
+  offPerTry: z.number().min(0).max(1, sentence('wrongTryCanTakeOff')),
   /** Working time in minutes; null for none but the window. */
   limitMinutes: z
-    .number('The time limit must be a number of minutes.')
-    .min(1, 'The time limit must be at least 1 minute.')
-    .max(24 * 60, 'The time limit can be at most a day.')
+    .number(sentence('timeLimitMustBeNumber'))
+    .min(1, sentence('timeLimitMustBeAt'))
+    .max(24 * 60, sentence('timeLimitCanBeAt'))
     .nullable(),
   /** What runs beside or in place of that: each part is left when its time is over. */
   stageLimit: stageLimit.nullable(),
@@ -80,9 +81,9 @@ export const assignmentRules = z.strictObject({
   warnMinutes: z.array(z.number().min(0.5).max(600)).max(4),
   /** How often each student may try; null: as often as wanted. */
   attempts: z
-    .int('Attempts are a whole number.')
-    .min(1, 'At least one attempt.')
-    .max(20, 'At most 20 attempts.')
+    .int(sentence('attemptsAreWholeNumber'))
+    .min(1, sentence('atLeastOneAttempt'))
+    .max(20, sentence('atMost20Attempts'))
     .nullable(),
   /** Which attempt counts. */
   counts: z.enum(countings),
@@ -154,41 +155,43 @@ export function ruleProblems(rules: AssignmentRules): { field: string; message: 
   const { bands, show } = rules.release;
   if (show === 'band') {
     if (bands.length < 2)
-      problems.push({ field: 'bands', message: 'Letter bands need at least two bands.' });
+      problems.push({ field: 'bands', message: sentence('letterBandsNeedAtLeast') });
     else if (bands.some(({ from }, index) => index > 0 && from >= elementAt(bands, index - 1).from))
       problems.push({
         field: 'bands',
-        message: 'Each band must begin lower than the one before it.',
+        message: sentence('eachBandMustBeginLower'),
       });
     else if (elementAt(bands, -1).from !== 0)
-      problems.push({ field: 'bands', message: 'The last band must begin at 0%.' });
+      problems.push({ field: 'bands', message: sentence('lastBandMustBeginAt') });
     if (new Set(bands.map(({ name }) => name)).size < bands.length)
-      problems.push({ field: 'bands', message: 'Two bands have the same name.' });
+      problems.push({ field: 'bands', message: sentence('twoBandsHaveSameName') });
   }
   const { limitMinutes, stageLimit, warnMinutes } = rules;
   if (limitMinutes !== null && warnMinutes.some((warn) => warn >= limitMinutes))
     problems.push({
       field: 'warnMinutes',
-      message: 'A warning must come after the time has begun to run.',
+      message: sentence('warningMustComeAfterTime'),
     });
   if (rules.mode === 'practice' && rules.stageLimit !== null)
     problems.push({
       field: 'stageLimit',
-      message: 'In practice, sections and items have no times of their own.',
+      message: sentence('inPracticeSectionsAndItems'),
     });
   if (rules.mode === 'practice' && !rules.goBack)
-    problems.push({ field: 'goBack', message: 'In practice, students can always go back.' });
+    problems.push({ field: 'goBack', message: sentence('inPracticeStudentsCanAlways') });
   if (stageLimit !== null && limitMinutes !== null) {
     const parts =
       stageLimit.of === 'items' ? [stageLimit.minutes] : Object.values(stageLimit.minutes);
     if (parts.some((part) => part > limitMinutes))
       problems.push({
         field: 'stageLimit',
-        message: `A section or item cannot have more time than the whole test, ${lengthInWords(limitMinutes * minute)}.`,
+        message: sentence('sectionOrItemCannotHave', {
+          lengthIn: lengthInWords(limitMinutes * minute),
+        }),
       });
   }
   if (stageLimit?.of === 'sections' && Object.keys(stageLimit.minutes).length === 0)
-    problems.push({ field: 'stageLimit', message: 'Give at least one section a time.' });
+    problems.push({ field: 'stageLimit', message: sentence('giveAtLeastOneSection') });
   return problems;
 }
 

@@ -2,7 +2,8 @@
 import { valueOf } from '../certain';
 import { count, listing } from '../text';
 import { exactLength, inWords, lengthInWords, minute, type LateRule } from '../timing';
-import { mayBeAway, type AssignmentRules, type ReleaseTime, type Released } from './rules';
+import { mayBeAway, type AssignmentRules, type ReleaseTime } from './rules';
+import { sentence } from './sentences';
 
 export interface SlipFacts {
   title: string;
@@ -52,173 +53,211 @@ export interface Slip {
   verb: string;
 }
 
+const joined = (...sentences: string[]) => sentences.filter(Boolean).join(' ');
+
 /** "class 6B, group Ratio table of 6D and 2 students" */
 export function recipientsInWords({ classes, groups, students, link }: Recipients): string {
-  const some = (names: string[], text: string, many: string) =>
-    names.length === 0 ? [] : [`${names.length === 1 ? text : many} ${listing(names)}`];
+  const some = (names: string[], kind: 'classes' | 'groups') =>
+    names.length === 0
+      ? []
+      : [sentence(`slip.${kind}`, { n: names.length, names: listing(names) })];
   const named = students.length > 3 ? [count(students.length, 'student')] : students;
   return listing([
-    ...some(classes, 'class', 'classes'),
-    ...some(groups, 'group', 'groups'),
+    ...some(classes, 'classes'),
+    ...some(groups, 'groups'),
     ...named,
-    ...(link ? ['guests by link'] : []),
+    ...(link ? [sentence('slip.guestsByLink')] : []),
   ]);
 }
 
-const releaseWords: Record<ReleaseTime, string> = {
-  'at-hand-in': 'as soon as they hand in',
-  'after-closing': 'after it has closed',
-  'by-hand': 'when you release them',
-};
 /** What shows answers waits for the last student, so "at once" is not what happens to it. */
-const answerWords: Record<ReleaseTime, string> = {
-  ...releaseWords,
-  'at-hand-in': 'after everyone’s window has closed',
-};
-const countingWords = {
-  best: 'the best attempt counts',
-  latest: 'the latest attempt counts',
-  first: 'the first attempt counts',
-  mean: 'the average of all attempts counts',
-};
-const showWords = {
-  points: 'as points',
-  percent: 'in percent',
-  both: 'as points and percent',
-  band: 'as letter bands',
-};
+const answersTime = (release: ReleaseTime) =>
+  release === 'at-hand-in'
+    ? sentence('slip.release.afterEveryone')
+    : sentence(`slip.release.${release}`);
 
 /** What would go to whom, and when: one line, the sentences that matter, and the button’s words. */
 export function slipOf(facts: SlipFacts): Slip {
   const { rules, zone, now } = facts;
   const timeInWords = (instant: number) => inWords(instant, zone, now);
-  const who = recipientsInWords(facts.who) || 'nobody yet';
-  const opens = facts.opensAt <= now ? 'opens now' : `opens ${timeInWords(facts.opensAt)}`;
-  const closes = facts.closesAt === null ? 'never closes' : `closes ${timeInWords(facts.closesAt)}`;
+  const who = recipientsInWords(facts.who) || sentence('slip.nobodyYet');
+  const opens =
+    facts.opensAt <= now
+      ? sentence('slip.opensNow')
+      : sentence('slip.opensAt', { time: timeInWords(facts.opensAt) });
+  const closes =
+    facts.closesAt === null
+      ? sentence('slip.neverCloses')
+      : sentence('slip.closesAt', { time: timeInWords(facts.closesAt) });
   const { limitMinutes, stageLimit } = rules;
   const whole = limitMinutes === null ? '' : lengthInWords(limitMinutes * minute);
   const parts = stageLimitInWords(stageLimit);
-  const limit = [whole, parts].filter(Boolean).join(', ') || 'no time limit';
+  const limit = [whole, parts].filter(Boolean).join(', ') || sentence('slip.noTimeLimit');
+  const students = count(facts.students, 'student');
   return {
-    line: `1 ${facts.kind}, ${who}, ${count(facts.students, 'student')}, ${opens}, ${closes}, ${limit}`,
+    line: [`1 ${facts.kind}`, who, students, opens, closes, limit].join(', '),
     sentences: [
-      `${toWhom(facts, who)} get “${facts.title}”: ${count(facts.items, 'item')}, ${count(facts.points, 'point')}.${accommodationsWords(facts)}`,
-      `It ${opens} and ${closes}, with ${whole ? `${whole} to work` : `no time limit${parts && ' for the whole'}`}. ${stageWords(facts)}${visibleWords(facts)}${lateWords(facts)}`,
-      `${modeWords(rules)}${attemptWords(rules)}${formWords(facts)} ${orderWords(rules)}`,
+      joined(
+        sentence('slip.given', {
+          who: toWhom(facts, who),
+          title: facts.title,
+          items: count(facts.items, 'item'),
+          points: count(facts.points, 'point'),
+        }),
+        accommodationsWords(facts),
+      ),
+      joined(
+        sentence(`slip.window.${windowKind(whole, parts)}`, { opens, closes, time: whole }),
+        stageWords(facts),
+        visibleWords(facts),
+        lateWords(facts),
+      ),
+      joined(modeWords(rules), attemptWords(rules), formWords(facts), orderWords(rules)),
       releasedWords(facts),
     ],
     verb:
       facts.students === 0 && facts.who.link
-        ? 'Open it for guests'
-        : `Assign to ${count(facts.students, 'student')}`,
+        ? sentence('slip.openForGuests')
+        : sentence('slip.assignTo', { students }),
   };
 }
 
-function stageWords({ rules: { stageLimit, oneSitting }, sections = [] }: SlipFacts): string {
-  const sitting = oneSitting
-    ? `In one sitting: students who are away for more than ${lengthInWords(mayBeAway)} need you to readmit them. `
-    : '';
-  if (stageLimit === null) return sitting;
-  if (stageLimit.of === 'items')
-    return `Each item has ${exactLength(stageLimit.minutes * minute)}. ${sitting}`;
-  const named = Object.entries(stageLimit.minutes).map(([id, minutes]) => {
-    const index = sections.findIndex((section) => section.id === id);
-    return `${sections[index]?.title || `section ${index < 0 ? '' : index + 1}`.trim()} ${exactLength(minutes * minute)}`;
-  });
-  return `Each section has its own time: ${listing(named)}. ${sitting}`;
+function windowKind(whole: string, parts: string): 'limited' | 'partsLimited' | 'unlimited' {
+  if (whole) return 'limited';
+  return parts ? 'partsLimited' : 'unlimited';
 }
 
-const toWhom = ({ students, who }: SlipFacts, words: string) =>
-  students === 0 && who.link ? 'Guests by link' : `${count(students, 'student')} of ${words}`;
+function stageWords({ rules: { stageLimit, oneSitting }, sections = [] }: SlipFacts): string {
+  const sitting = oneSitting ? sentence('slip.oneSitting', { time: lengthInWords(mayBeAway) }) : '';
+  if (stageLimit === null) return sitting;
+  if (stageLimit.of === 'items')
+    return joined(
+      sentence('slip.eachItem', { time: exactLength(stageLimit.minutes * minute) }),
+      sitting,
+    );
+  const named = Object.entries(stageLimit.minutes).map(([id, minutes]) => {
+    const index = sections.findIndex((section) => section.id === id);
+    const number = index < 0 ? '' : index + 1;
+    const title = sections[index]?.title || sentence('slip.section', { number }).trim();
+    return `${title} ${exactLength(minutes * minute)}`;
+  });
+  return joined(sentence('slip.eachSection', { list: listing(named) }), sitting);
+}
+
+const toWhom = ({ students, who }: SlipFacts, names: string) =>
+  students === 0 && who.link
+    ? sentence('slip.guests')
+    : sentence('slip.studentsOf', { students: count(students, 'student'), who: names });
 
 const accommodationsWords = ({ accommodations = [] }: SlipFacts) =>
   accommodations.length === 0
     ? ''
-    : ` Accommodations apply automatically: ${listing(accommodations.map(({ words, students }) => `${words} for ${students}`))}.`;
+    : sentence('slip.accommodations', {
+        list: listing(
+          accommodations.map(({ words, students }) =>
+            sentence('slip.accommodation', { support: words, students }),
+          ),
+        ),
+      });
 
 function visibleWords({ opensAt, visibleFrom, word, zone, now }: SlipFacts): string {
-  const begin = word ? ' Students type the word that you read out to start.' : '';
-  if (opensAt <= now) return `They see it right away.${begin}`;
-  const from = visibleFrom === null || visibleFrom <= now ? 'now' : inWords(visibleFrom, zone, now);
-  return from === 'now'
-    ? `They see the title now and can begin ${inWords(opensAt, zone, now)}.${begin}`
-    : `Nobody sees it before ${from}.${begin}`;
+  const begin = word ? sentence('slip.startWord') : '';
+  if (opensAt <= now) return joined(sentence('slip.seenNow'), begin);
+  const seen =
+    visibleFrom === null || visibleFrom <= now
+      ? sentence('slip.titleNow', { time: inWords(opensAt, zone, now) })
+      : sentence('slip.seenFrom', { time: inWords(visibleFrom, zone, now) });
+  return joined(seen, begin);
 }
 
 function lateWords({ lateRule, zone, now }: SlipFacts): string {
   if (lateRule.late === 'no') return '';
-  const off =
-    lateRule.offPerDay > 0
-      ? ` with ${Math.round(lateRule.offPerDay * 1000) / 10}% off for each day late`
-      : ' and marked late';
-  return ` Late work is taken until ${inWords(lateRule.until, zone, now)}${off}.`;
+  const time = inWords(lateRule.until, zone, now);
+  if (lateRule.offPerDay === 0) return sentence('slip.late', { time });
+  const percent = Math.round(lateRule.offPerDay * 1000) / 10;
+  return sentence('slip.lateOff', { time, percent });
 }
 
 function modeWords({ mode, offPerTry }: AssignmentRules): string {
-  if (mode === 'test') return 'Test mode: no help while working.';
-  const off =
-    offPerTry === 0
-      ? 'wrong tries cost nothing'
-      : `each wrong try takes off ${Math.round(offPerTry * 100)}% of a question’s points`;
-  return `Practice: students check their answers, try again, ask for hints and may see the answer; ${off}, a shown answer gives none.`;
+  if (mode === 'test') return sentence('slip.testMode');
+  return offPerTry === 0
+    ? sentence('slip.practice')
+    : sentence('slip.practiceOff', { percent: Math.round(offPerTry * 100) });
 }
 
 function attemptWords({ attempts, counts }: AssignmentRules): string {
   if (attempts === 1) return '';
-  return ` ${attempts === null ? 'As many attempts as they like' : `${attempts} attempts`}; ${countingWords[counts]}.`;
+  const counting = sentence(`slip.counting.${counts}`);
+  return attempts === null
+    ? sentence('slip.attemptsAny', { counting })
+    : sentence('slip.attempts', { n: attempts, counting });
 }
 
 function stageLimitInWords(limit: AssignmentRules['stageLimit']): string {
   if (limit === null) return '';
-  return limit.of === 'items' ? `${exactLength(limit.minutes * minute)} an item` : 'sections timed';
+  return limit.of === 'items'
+    ? sentence('slip.perItem', { time: exactLength(limit.minutes * minute) })
+    : sentence('slip.sectionsTimed');
 }
 
 /** Who gets the forms that nobody was given by name. */
 function restWords(forms: readonly string[], someByName: boolean): string {
   const [only] = forms;
   if (only === undefined) return '';
-  if (forms.length === 1) return `${someByName ? 'all others' : 'All'} get form ${only}`;
-  return `${someByName ? 'forms' : 'Forms'} ${listing([...forms])} go round in turn${someByName ? ' among all others' : ''}`;
+  if (forms.length === 1)
+    return sentence(someByName ? 'slip.formForOthers' : 'slip.formForAll', { form: only });
+  return sentence(someByName ? 'slip.formsInTurnForOthers' : 'slip.formsInTurn', {
+    forms: listing([...forms]),
+  });
 }
 
 function formWords({ forms = [], formsFor = [], draws = false }: SlipFacts): string {
   const rest = restWords(forms, formsFor.length > 0);
-  const byName = formsFor.map(({ party, form }) => `${party} gets form ${form}`);
-  const given = rest && ` ${[...byName, rest].join('; ')}.`;
-  return `${given}${draws ? ' Each student gets their own draw of items.' : ''}`;
+  const byName = formsFor.map((named) => sentence('slip.formByName', named));
+  const given = rest && `${[...byName, rest].join('; ')}.`;
+  return joined(given, draws ? sentence('slip.draws') : '');
 }
 
 function orderWords({ order, shuffleChoices, goBack }: AssignmentRules): string {
-  const fixed = 'Items come one after the other in your order';
-  const asked = {
-    own: goBack ? 'Items are in your order, and students can go to any item' : fixed,
-    fixed,
-    shuffled: 'Items are in a different order for each student',
-  }[order];
-  const items = `${asked}${goBack ? '' : ', and nobody can go back'}`;
-  return `${items}; choices ${shuffleChoices ? 'are in a different order for each student' : 'are in your order'}.`;
+  // In my own order without going back is one after the other.
+  const items = order === 'own' && !goBack ? 'fixed' : order;
+  return sentence('slip.orders', {
+    items: sentence(`slip.order.${items}`),
+    back: goBack ? '' : sentence('slip.order.noGoingBack'),
+    choices: sentence(shuffleChoices ? 'slip.choicesShuffled' : 'slip.choicesSame'),
+  });
 }
 
 function releasedWords({ rules: { mode, release }, answersFrom, zone, now }: SlipFacts): string {
-  if (mode === 'practice')
-    return `Students see scores ${showWords[release.show]} ${releaseWords[release.score]}, and their answers with the explanations once they hand in.`;
-  const names: Record<Exclude<Released, 'score'>, string> = {
-    marks: 'what was right or wrong',
-    answers: 'right answers',
-    explanations: 'explanations',
-  };
+  const show = sentence(`slip.show.${release.show}`);
+  const scoreTime = sentence(`slip.release.${release.score}`);
+  if (mode === 'practice') return sentence('slip.releasedInPractice', { show, time: scoreTime });
   const byTime = new Map<ReleaseTime, string[]>();
   for (const what of ['marks', 'answers', 'explanations'] as const)
-    byTime.set(release[what], [...(byTime.get(release[what]) ?? []), names[what]]);
-  const from = answersFrom === null ? '' : `, not before ${inWords(answersFrom, zone, now)}`;
+    byTime.set(release[what], [
+      ...(byTime.get(release[what]) ?? []),
+      sentence(`slip.released.${what}`),
+    ]);
   // All at one time is one thing to say; "at once" means another time for answers than for scores.
   if (
     byTime.size === 1 &&
     byTime.has(release.score) &&
     release.score !== 'at-hand-in' &&
-    from === ''
+    answersFrom === null
   )
-    return `Students see scores ${showWords[release.show]}, ${listing(valueOf(byTime, release.score))} ${releaseWords[release.score]}.`;
-  const answers = [...byTime].map(([when, what]) => `${listing(what)} ${answerWords[when]}`);
-  return `Students see scores ${showWords[release.show]} ${releaseWords[release.score]}; ${answers.join('; ')}${from}.`;
+    return sentence('slip.releasedTogether', {
+      show,
+      list: listing(valueOf(byTime, release.score)),
+      time: scoreTime,
+    });
+  const answers = [...byTime].map(([when, what]) => `${listing(what)} ${answersTime(when)}`);
+  return sentence('slip.releasedApart', {
+    show,
+    time: scoreTime,
+    answers: answers.join('; '),
+    notBefore:
+      answersFrom === null
+        ? ''
+        : sentence('slip.notBefore', { time: inWords(answersFrom, zone, now) }),
+  });
 }

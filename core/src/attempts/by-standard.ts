@@ -1,6 +1,7 @@
 /** What one student earned on each standard of a test. */
 import { sumPoints } from '../scoring';
-import { count } from '../text';
+import type { Language } from '../timing';
+import { written } from '@oaken/words/written';
 import type { EntryScore } from './score';
 
 export interface StandardShare {
@@ -51,23 +52,37 @@ const fewest = 3;
 const round = (n: number) => Math.round(n * 100) / 100;
 
 /** What to make of a share of the points. The cuts are common practice, no source. */
-function adviceOn(share: number): string {
-  if (share >= 0.85) return 'this is secure';
-  if (share >= 0.6) return 'you are nearly there';
-  if (share >= 0.3) return 'you are part of the way; look at it again';
-  return 'practice this next';
+function adviceOn(share: number): 'secure' | 'near' | 'part' | 'next' {
+  if (share >= 0.85) return 'secure';
+  if (share >= 0.6) return 'near';
+  return share >= 0.3 ? 'part' : 'next';
 }
 
 /** For the student: what was earned, and what to make of it. */
-export function shareInWords({ items, points, maxPoints, unmarked }: StandardShare): string {
+export function shareInWords(
+  { items, points, maxPoints, unmarked }: StandardShare,
+  language: Language,
+): string {
+  const say = written(language);
   const marked = items - unmarked;
-  const waiting =
-    unmarked > 0 ? ` ${unmarked === 1 ? '1 waits' : `${unmarked} wait`} for your teacher.` : '';
-  if (marked === 0) return `${count(items, 'question')}.${waiting}`;
-  const earned = `${round(points)} of ${round(maxPoints)} ${maxPoints === 1 ? 'point' : 'points'} on ${count(marked, 'question')}`;
-  const share = points / maxPoints;
-  const text = adviceOn(share);
-  return marked < fewest
-    ? `${earned}. So few questions say little.${waiting}`
-    : `${earned}: ${text}.${waiting}`;
+  const questions = (n: number) => say('studentReport.standard.questions', { n });
+  const waiting = unmarked > 0 ? [say('studentReport.standard.unmarked', { n: unmarked })] : [];
+  if (marked === 0)
+    return [
+      say('studentReport.standard.onlyQuestions', { questions: questions(items) }),
+      ...waiting,
+    ].join(' ');
+  const earned = say('studentReport.standard.points', {
+    earned: round(points),
+    n: round(maxPoints),
+    questions: questions(marked),
+  });
+  const advised =
+    marked < fewest
+      ? say('studentReport.standard.few', { points: earned })
+      : say('studentReport.standard.advised', {
+          points: earned,
+          advice: say(`studentReport.advice.${adviceOn(points / maxPoints)}`),
+        });
+  return [advised, ...waiting].join(' ');
 }

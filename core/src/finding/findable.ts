@@ -1,4 +1,5 @@
 import type { MarkedBy, PartKind } from '../items';
+import { sentence } from './sentences';
 
 /** What the index knows of an item. */
 export interface FindableItem {
@@ -46,19 +47,19 @@ const bands = <Id extends string>(list: readonly (Band & { id: Id })[]) => list;
  * common practice, no source.
  */
 export const difficultyBands = bands([
-  { id: 'easy', title: 'easy (0.70 and more)', from: 0.7, to: Infinity },
-  { id: 'middle', title: 'middle (0.40 to 0.69)', from: 0.4, to: 0.7 },
-  { id: 'hard', title: 'hard (below 0.40)', from: -Infinity, to: 0.4 },
+  { id: 'easy', title: sentence('easy'), from: 0.7, to: Infinity },
+  { id: 'middle', title: sentence('middle'), from: 0.4, to: 0.7 },
+  { id: 'hard', title: sentence('hard'), from: -Infinity, to: 0.4 },
 ]);
 export const itemRestCorrelationBands = bands([
-  { id: 'good', title: 'good (0.30 and more)', from: 0.3, to: Infinity },
-  { id: 'fair', title: 'fair (0.20 to 0.29)', from: 0.2, to: 0.3 },
-  { id: 'poor', title: 'poor (below 0.20)', from: -Infinity, to: 0.2 },
+  { id: 'good', title: sentence('good'), from: 0.3, to: Infinity },
+  { id: 'fair', title: sentence('fair'), from: 0.2, to: 0.3 },
+  { id: 'poor', title: sentence('poor'), from: -Infinity, to: 0.2 },
 ]);
 export const usesBands = bands([
-  { id: 'none', title: 'in no test', from: 0, to: 1 },
-  { id: 'some', title: 'in 1 to 4 tests', from: 1, to: 5 },
-  { id: 'many', title: 'in 5 or more', from: 5, to: Infinity },
+  { id: 'none', title: sentence('none'), from: 0, to: 1 },
+  { id: 'some', title: sentence('some'), from: 1, to: 5 },
+  { id: 'many', title: sentence('many'), from: 5, to: Infinity },
 ]);
 
 /** The place of the band that a value lies in; -1 where there is none. */

@@ -14,46 +14,38 @@ import {
   type PartKind,
 } from '../items';
 import { asRichText, plainText } from '../text';
+import { sentence } from './sentences';
 
 export const mostChoices = 8;
 const choiceColumns = Array.from({ length: mostChoices }, (_, index) => `choice ${index + 1}`);
 
 /** Every column, with what goes into it; the order of the template. */
 export const itemColumns: readonly [name: string, explains: string][] = [
-  [
-    'kind',
-    'single-choice, multiple-choice, true-false, numeric, short-text, long-text, survey or information',
-  ],
+  ['kind', sentence('singleChoiceMultipleChoiceTrue')],
   ['question', 'The wording; plain text, or markup such as <p>, <strong>, <sub>'],
   ...choiceColumns.map((choiceColumn, index): [string, string] => [
     choiceColumn,
-    index === 0 ? 'The first choice, where the kind has choices' : 'The next choice',
+    index === 0 ? sentence('firstChoiceWhereKindHas') : sentence('nextChoice'),
   ]),
-  [
-    'right',
-    'Numbers of the right choices (1 or 1;3), true or false, the number, or accepted answers parted by |',
-  ],
-  ['points', 'Points; 1 when empty'],
-  ['rule', 'all-or-nothing, each-right or wrong-takes-away; for multiple choice'],
-  ['tolerance', 'For numbers: 0.5 for an amount, 5% for a share; empty for exactly'],
+  ['right', sentence('numbersRightChoices1Or')],
+  ['points', sentence('points1WhenEmpty')],
+  ['rule', sentence('allOrNothingEachRight')],
+  ['tolerance', sentence('forNumbers05For')],
   ['units', 'For numbers: units that may be written, parted by ;'],
-  ['explanation', 'Shown when you release it'],
-  ['hints', 'In order, separated by |'],
-  ['notes', 'For teachers only'],
-  ['picture', 'File name of a picture in the zip, shown above the question'],
-  ['picture words', 'What the picture shows, for those who cannot see it'],
+  ['explanation', sentence('shownWhenYouRelease')],
+  ['hints', sentence('inOrderSeparatedBy')],
+  ['notes', sentence('forTeachersOnly')],
+  ['picture', sentence('fileNamePictureInZip')],
+  ['picture words', sentence('whatPictureShowsForThose')],
   ['standards', 'Codes, parted by ;'],
-  ['subject', 'Needed, unless a standard gives it'],
+  ['subject', sentence('neededUnlessStandardGives')],
   ['grades', 'School years, parted by ;'],
-  ['depth', '1 to 4'],
-  ['seconds', 'Expected seconds'],
+  ['depth', sentence('n1To4')],
+  ['seconds', sentence('expectedSeconds')],
   ['tags', 'Parted by ;'],
-  ['author', 'Who wrote it'],
-  ['licence', 'Such as CC BY 4.0'],
-  [
-    'whole',
-    'The whole item as JSON, as taken out; when it is filled in, the columns from kind to notes are not read',
-  ],
+  ['author', sentence('whoWrote')],
+  ['licence', sentence('suchAsCcBy4')],
+  ['whole', sentence('wholeItemAsJsonAs')],
 ];
 export const columnNames = itemColumns.map(([name]) => name);
 
@@ -111,7 +103,7 @@ export function itemFromRow(cells: Cells): RowReading {
     if (cell(column) === '') return null;
     const value = Number(cell(column));
     if (Number.isInteger(value) && value >= least && value <= limit) return value;
-    wrong(column, `“${cell(column)}” is not a whole number from ${least} to ${limit}.`);
+    wrong(column, sentence('isNotWholeNumberFrom', { column: cell(column), least, limit }));
     return null;
   };
   const facts: RowFacts = {
@@ -120,7 +112,7 @@ export function itemFromRow(cells: Cells): RowReading {
     grades: listOf(cell('grades'), ';').flatMap((text) => {
       const grade = Number(text);
       if (Number.isInteger(grade) && grade >= 0 && grade <= 13) return [grade];
-      wrong('grades', `“${text}” is not a school year from 0 to 13.`);
+      wrong('grades', sentence('isNotSchoolYearFrom', { text }));
       return [];
     }),
     depth: whole('depth', 1, 4),
@@ -132,7 +124,7 @@ export function itemFromRow(cells: Cells): RowReading {
   const picture =
     cell('picture') === '' ? null : { file: cell('picture'), words: cell('picture words') };
   if (picture && picture.words === '')
-    wrong('picture words', 'A picture needs words for those who cannot see it.');
+    wrong('picture words', sentence('pictureNeedsWordsForThose'));
 
   const content = cell('whole') === '' ? contentOf(cell, wrong) : wholeOf(cell('whole'), wrong);
   if (!content || problems.length > 0) return { ok: false, problems };
@@ -146,7 +138,7 @@ function wholeOf(json: string, wrong: Wrong): ItemContent | null {
   try {
     given = JSON.parse(json);
   } catch {
-    wrong('whole', 'This is not JSON as it was exported.');
+    wrong('whole', sentence('thisIsNotJsonAs'));
     return null;
   }
   const read = readItem(given);
@@ -162,8 +154,8 @@ function contentOf(cell: (name: string) => string, wrong: Wrong): ItemContent | 
     wrong(
       'kind',
       cell('kind') === ''
-        ? 'The kind is missing.'
-        : `“${cell('kind')}” is not one of ${rowKinds.join(', ')}.`,
+        ? sentence('kindIsMissing')
+        : sentence('isNotOne', { kind: cell('kind'), rowKinds: rowKinds.join(', ') }),
     );
     return null;
   }
@@ -197,7 +189,7 @@ function columnOf(pointer: string, kind: PartKind): string {
 /** A part from a row, by its kind; what it says is checked with the whole item. */
 function partOf(kind: PartKind, cell: (name: string) => string, wrong: Wrong): unknown {
   const points = cell('points') === '' ? 1 : Number(cell('points').replace(',', '.'));
-  if (Number.isNaN(points)) wrong('points', `“${cell('points')}” is not a number.`);
+  if (Number.isNaN(points)) wrong('points', sentence('isNotNumber', { points: cell('points') }));
   const choices = choiceColumns.flatMap((name, index) =>
     cell(name) === '' ? [] : [{ id: choiceId(index), text: rich(cell(name), false) }],
   );
@@ -208,7 +200,7 @@ function partOf(kind: PartKind, cell: (name: string) => string, wrong: Wrong): u
         : Number(named) - 1;
       const choice = Number.isInteger(index) && choices.find(({ id }) => id === choiceId(index));
       if (choice) return [choice.id];
-      wrong('right', `“${named}” is not the number of a choice.`);
+      wrong('right', sentence('isNotNumberChoice', { named }));
       return [];
     });
   const row = { cell, choices, points, rightChoices, wrong };
@@ -222,7 +214,7 @@ export function itemToRow(content: ItemContent, facts: RowFacts): Record<string,
   const [part] = content.parts;
   const cells: Record<string, string> = Object.fromEntries(columnNames.map((name) => [name, '']));
   Object.assign(cells, {
-    kind: part && content.parts.length === 1 ? part.kind : 'several parts',
+    kind: part && content.parts.length === 1 ? part.kind : sentence('severalParts'),
     question: content.stem,
     explanation: content.explanation,
     hints: content.hints.join('|'),

@@ -5,15 +5,16 @@ import { plainText, richText } from '../text';
 import type { PartText } from './kind/kind';
 import { kindOf, part, type Part, type SittingPart } from './kinds';
 import type { MarkedBy } from './kind/media';
+import { sentence } from './sentences';
 
 /** The content of one item revision: what is asked, what is right, what helps. Validated whole, stored as it is. */
 export const itemContent = z
   .strictObject({
-    stem: richText.refine((html) => plainText(html) !== '', 'The question has no wording.'),
+    stem: richText.refine((html) => plainText(html) !== '', sentence('questionHasNoWording')),
     parts: z
       .array(part)
-      .min(1, 'An item needs at least one part.')
-      .max(20, 'An item has at most 20 parts.'),
+      .min(1, sentence('itemNeedsAtLeastOne'))
+      .max(20, sentence('itemHasAtMost20')),
     explanation: richText.default(''),
     hints: z.array(richText).max(10).default([]),
     notes: z.string().max(4000).default(''),
@@ -27,7 +28,7 @@ export const itemContent = z
         context.addIssue({
           code: 'custom',
           path: ['parts', index, 'needs'],
-          message: 'A part can only depend on one that stands before it.',
+          message: sentence('partCanOnlyDependOn'),
         });
       else if (
         needs !== undefined &&
@@ -41,13 +42,13 @@ export const itemContent = z
         context.addIssue({
           code: 'custom',
           path: ['parts', index, 'needs'],
-          message: 'A part can only depend on one that is marked by machine.',
+          message: sentence('partCanOnlyDependOnOne'),
         });
       if (seen.has(id))
         context.addIssue({
           code: 'custom',
           path: ['parts', index, 'id'],
-          message: `Two parts have the id “${id}”.`,
+          message: sentence('twoPartsHaveId', { id }),
         });
       seen.add(id);
     });
@@ -176,9 +177,10 @@ export function responsesInWords({ parts }: Pick<ItemContent, 'parts'>, given: R
 export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
   parts.map((part) => {
     const needed = parts.findIndex(({ id }) => id === part.needs);
-    const only =
-      needed < 0 ? '' : ` It counts only when part ${'ABCDEFGHIJKLMNOPQRST'[needed]} is right.`;
-    return kindOf(part).keyInWords(part) + only;
+    const key = kindOf(part).keyInWords(part);
+    return needed < 0
+      ? key
+      : `${key} ${sentence('countsOnlyWhen', { part: 'ABCDEFGHIJKLMNOPQRST'[needed] })}`;
   });
 
 /** Every rich text of an item with its JSON pointer, for whatever has to look at all of them. */

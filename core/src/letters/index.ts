@@ -1,11 +1,12 @@
 /** What letters say. Plain text: it reads the same everywhere. */
-import { count } from '../text';
-import { inWords, lengthInWords, minute } from '../timing';
+import { written } from '@oaken/words/written';
+import type { TestKind } from '../assessments';
+import { inWords, lengthInWords, minute, type Language } from '../timing';
 
 export interface InvitationFacts {
   name: string;
   title: string;
-  kind: string;
+  kind: TestKind;
   teacher: string;
   school: string;
   items: number;
@@ -16,30 +17,43 @@ export interface InvitationFacts {
   instructions: string;
   /** Where to sign in. */
   address: string;
+  /** The student's. */
+  language: Language;
   zone: string;
   now: number;
 }
 
 /** An invitation to an assignment. It says nothing of accommodations but what they do to the times. */
 export function invitation(facts: InvitationFacts): { subject: string; body: string } {
-  const timeInWords = (instant: number) => inWords(instant, facts.zone, facts.now);
-  const closes =
-    facts.closesAt === null ? 'It does not close.' : `It closes ${timeInWords(facts.closesAt)}.`;
-  const opens =
-    facts.opensAt <= facts.now ? 'It is open now.' : `It opens ${timeInWords(facts.opensAt)}.`;
-  const limit =
-    facts.limitMinutes === null
-      ? 'There is no time limit.'
-      : `You have ${lengthInWords(facts.limitMinutes * minute)} to work.`;
+  const { language, opensAt, closesAt, limitMinutes, title } = facts;
+  const say = written(language);
+  const timeInWords = (instant: number) => inWords(instant, facts.zone, facts.now, language);
+  const isOpen = opensAt <= facts.now;
   const body = [
-    `Hello ${facts.name},`,
-    `${facts.teacher} gave you the ${facts.kind} “${facts.title}”: ${count(facts.items, 'question')}. ${opens} ${closes} ${limit}`,
+    say('letters.hello', { name: facts.name }),
+    say('letters.given', {
+      teacher: facts.teacher,
+      kind: say(`letters.kinds.${facts.kind}`),
+      title,
+      questions: say('letters.questions', { n: facts.items }),
+      opens: isOpen ? say('letters.open') : say('letters.opensAt', { time: timeInWords(opensAt) }),
+      closes:
+        closesAt === null
+          ? say('letters.neverCloses')
+          : say('letters.closesAt', { time: timeInWords(closesAt) }),
+      limit:
+        limitMinutes === null
+          ? say('letters.noLimit')
+          : say('letters.limit', { time: lengthInWords(limitMinutes * minute, language) }),
+    }),
     facts.instructions,
-    `Sign in with your class code, your name and your passcode:\n${facts.address}`,
+    say('letters.signIn', { address: facts.address }),
     facts.school,
   ];
   return {
-    subject: `${facts.title}: ${facts.opensAt <= facts.now ? 'open now' : `opens ${timeInWords(facts.opensAt)}`}`,
+    subject: isOpen
+      ? say('letters.subjectOpen', { title })
+      : say('letters.subjectOpensAt', { title, time: timeInWords(opensAt) }),
     body: body.filter(Boolean).join('\n\n'),
   };
 }

@@ -1,6 +1,7 @@
 /** How far two who marked the same work without knowing of each other agree. */
 import { elementAt, valueOf } from '../certain';
 import { figure, noFigure, type Figure } from '../analysis';
+import { sentence } from './sentences';
 
 export interface Agreement {
   n: number;
@@ -39,7 +40,7 @@ export function agreementOf(
 
   /** One minus the disagreement that was seen over the one that chance would give. */
   function kappa(cost: (a: number, b: number) => number): Figure {
-    if (n === 0) return noFigure('nobody has been marked by both yet');
+    if (n === 0) return noFigure(sentence('nobodyHasBeenMarkedBy'));
     let seen = 0;
     let chance = 0;
     table.forEach((row, a) =>
@@ -53,7 +54,7 @@ export function agreementOf(
       }),
     );
     return chance === 0
-      ? noFigure('both gave everybody the same points')
+      ? noFigure(sentence('bothGaveEverybodySamePoints'))
       : figure(1 - seen / chance);
   }
   return {

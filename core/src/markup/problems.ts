@@ -9,6 +9,7 @@ import {
   mostPlays,
 } from './rules';
 import { tokensOf, withoutEntities, type Attributes } from '../plain/tokens';
+import { sentence } from './sentences';
 
 const sizes = ['small', 'large', 'larger'];
 const placeId = /^[a-z0-9-]{1,24}$/;
@@ -17,20 +18,20 @@ const playsPattern = /^[1-9]\d?$/;
 /** What an element's attributes have to say, beyond being allowed. */
 const needs: Record<string, (attributes: Attributes) => string | null> = {
   img({ src = '', alt = '' }) {
-    if (!fileAddressPattern.test(src)) return 'A picture must be one that was uploaded here.';
-    return alt.trim() === '' ? 'A picture needs words for those who cannot see it.' : null;
+    if (!fileAddressPattern.test(src)) return sentence('pictureMustBeOneThat');
+    return alt.trim() === '' ? sentence('pictureNeedsWordsForThose') : null;
   },
-  audio: (attributes) => mediaProblem(attributes, 'A sound'),
-  video: (attributes) => mediaProblem(attributes, 'A film'),
+  audio: (attributes) => mediaProblem(attributes, sentence('aSound')),
+  video: (attributes) => mediaProblem(attributes, sentence('aFilm')),
   span(attributes) {
     const formula = attributes['data-formula'];
     if (formula !== undefined) return formulaProblem(withoutEntities(formula));
     const size = attributes['data-size'];
     if (size !== undefined && !sizes.includes(size))
-      return `There is no text size “${quoted(size)}”.`;
+      return sentence('thereIsNoTextSize', { size: quoted(size) });
     const id = attributes['data-gap'] ?? attributes['data-words'];
     return id !== undefined && !placeId.test(id)
-      ? `“${quoted(id)}” is not the name of a place in the text.`
+      ? sentence('isNotNamePlaceIn', { id: quoted(id) })
       : null;
   },
 };
@@ -39,17 +40,19 @@ function mediaProblem(
   { src = '', title = '', 'data-plays': plays }: Attributes,
   what: string,
 ): string | null {
-  if (!fileAddressPattern.test(src)) return `${what} must be one that was uploaded here.`;
-  if (title.trim() === '') return `${what} needs a title.`;
+  if (!fileAddressPattern.test(src)) return sentence('mustBeOneThatWas', { what });
+  if (title.trim() === '') return sentence('needsTitle', { what });
   return plays === undefined || (playsPattern.test(plays) && Number(plays) <= mostPlays)
     ? null
-    : `A sound or film can be played from 1 to ${mostPlays} times.`;
+    : sentence('soundOrFilmCanBe', { mostPlays });
 }
 
 function formulaProblem(latex: string): string | null {
-  if (latex.trim() === '') return 'A formula is empty.';
+  if (latex.trim() === '') return sentence('formulaIsEmpty');
   return latex.length > longestFormula
-    ? `A formula is longer than ${longestFormula.toLocaleString('en')} characters.`
+    ? sentence('formulaIsLongerThanCharacters', {
+        longestFormula: longestFormula.toLocaleString('en'),
+      })
     : null;
 }
 
@@ -65,22 +68,21 @@ export function markupProblem(html: string): string | null {
   let depth = 0;
   let formulas = 0;
   for (const token of tokensOf(html)) {
-    if (token.kind === 'broken')
-      return 'A “<” that is not part of the markup must be written as “&lt;”.';
+    if (token.kind === 'broken') return sentence('thatIsNotPartMarkup');
     if (token.kind === 'text') continue;
     if (!isAllowedElement(token.name))
-      return `<${quoted(token.name)}> is not allowed in a wording.`;
+      return sentence('isNotAllowedInWording', { name: quoted(token.name) });
     if (token.kind === 'close') {
       depth--;
       continue;
     }
     if (!isEmptyElement(token.name) && ++depth > deepestNesting)
-      return 'The text is nested too deeply.';
+      return sentence('textIsNestedTooDeeply');
     const { name, attributes } = token;
     const wrong = Object.keys(attributes).find((attribute) => !isAllowedAttribute(name, attribute));
-    if (wrong !== undefined) return `The attribute “${quoted(wrong)}” is not allowed in a wording.`;
+    if (wrong !== undefined) return sentence('attributeIsNotAllowedIn', { wrong: quoted(wrong) });
     if ('data-formula' in attributes && ++formulas > formulaLimit)
-      return `A text can hold at most ${formulaLimit} formulas.`;
+      return sentence('textCanHoldAtMost', { formulaLimit });
     const problem = needs[name]?.(attributes) ?? null;
     if (problem !== null) return problem;
   }

@@ -5,6 +5,7 @@ import { keyNotes } from './keys';
 import { readingGrade } from './reading-grade';
 import type { NotedItem } from './noted';
 import { count, listing, wholePercent } from '../text';
+import { sentence } from './sentences';
 
 export { notedItem, type NotedItem } from './noted';
 export { readingGrade } from './reading-grade';
@@ -32,7 +33,10 @@ export interface Note {
 const leastForStandard = 3;
 
 const itemsAt = (items: readonly NotedItem[]) =>
-  `${items.length === 1 ? 'Item' : 'Items'} ${listing(items.map(({ number }) => String(number)))}`;
+  sentence('items', {
+    n: items.length,
+    numbers: listing(items.map(({ number }) => String(number))),
+  });
 
 /** What the test itself says and wants. */
 export interface NotedTest {
@@ -61,8 +65,6 @@ export const plainTest: NotedTest = {
 type Observed = [words: string, items?: readonly NotedItem[]];
 type Items = readonly NotedItem[];
 
-/** One or several, as the verb and the pronoun need it. */
-const either = (items: Items, one: string, several: string) => (items.length === 1 ? one : several);
 /** A sentence about some items, where there are any. */
 const about = (items: Items, say: (items: Items) => string): Observed[] =>
   items.length > 0 ? [[say(items), items]] : [];
@@ -71,42 +73,43 @@ const cellsMissed = (_: Items, { cells, measure }: NotedTest): Observed[] =>
   cells
     .filter(({ want, have }) => have !== want)
     .map(({ title, want, have }) => [
-      `${title} has ${have} of ${count(want, measure.slice(0, -1))}: ${Math.abs(want - have)} too ${have < want ? 'few' : 'many'}.`,
+      sentence(have < want ? 'tooFew' : 'tooMany', {
+        title,
+        have,
+        wanted: count(want, measure === 'items' ? 'item' : 'point'),
+        off: Math.abs(want - have),
+      }),
     ]);
 
 const enemiesTogether = (items: Items, { enemies }: NotedTest): Observed[] =>
   enemies
     .map(([first, second]) => items.filter(({ itemId }) => itemId === first || itemId === second))
     .filter((pair) => pair.length > 1)
-    .map((pair) => [`${itemsAt(pair)} are marked “don’t use together”.`, pair]);
+    .map((pair) => [sentence('areMarkedDontUseTogether', { pair: itemsAt(pair) }), pair]);
 
 const withoutKey = (items: Items) =>
   about(
     items.filter(({ keyless, points }) => keyless && points > 0),
-    (some) =>
-      `${itemsAt(some)} ${either(some, 'has', 'have')} no key; nobody can earn ${either(some, 'its', 'their')} points.`,
+    (some) => sentence('noKey', { n: some.length, items: itemsAt(some) }),
   );
 
 const retiredItems = (items: Items) =>
   about(
     items.filter(({ retired }) => retired),
-    (some) =>
-      `${itemsAt(some)} ${either(some, 'was', 'were')} retired from the bank; the test keeps ${either(some, 'it', 'them')}.`,
+    (some) => sentence('retired', { n: some.length, items: itemsAt(some) }),
   );
 
 function tooLong(items: Items, { minutes }: NotedTest): Observed[] {
   const needed = Math.round(items.reduce((sum, { seconds }) => sum + seconds, 0) / 60);
-  return minutes !== null && needed > minutes
-    ? [[`The items take about ${needed} minutes; the test is made for ${minutes}.`]]
-    : [];
+  return minutes !== null && needed > minutes ? [[sentence('tooLong', { needed, minutes })]] : [];
 }
 
 const nearlySame = (items: Items): Observed[] =>
-  nearPairs(items).map((pair) => [`${itemsAt(pair)} ask almost the same.`, pair]);
+  nearPairs(items).map((pair) => [sentence('askAlmostSame', { pair: itemsAt(pair) }), pair]);
 
 const tellingOthers = (items: Items): Observed[] =>
   cues(items).map(({ tells, key, of }) => [
-    `Item ${tells.number} names “${key}”, which is the answer to item ${of.number}.`,
+    sentence('givesAwayAnswer', { telling: tells.number, key, told: of.number }),
     [tells, of],
   ]);
 
@@ -118,8 +121,7 @@ const scoredIn = (items: Items) => items.filter(({ points }) => points > 0);
 const withoutStandard = (items: Items) =>
   about(
     scoredIn(items).filter(({ standards }) => standards.length === 0),
-    (some) =>
-      `${itemsAt(some)} ${either(some, 'has', 'have')} no standard, so results by standard leave ${either(some, 'it', 'them')} out.`,
+    (some) => sentence('noStandard', { n: some.length, items: itemsAt(some) }),
   );
 
 function thinStandards(items: Items): Observed[] {
@@ -127,11 +129,13 @@ function thinStandards(items: Items): Observed[] {
     ([, some]) => some.length < leastForStandard,
   );
   if (thin.length === 0) return [];
-  const each = listing(thin.map(([code, some]) => `${code} has ${some.length}`));
+  const each = listing(
+    thin.map(([code, some]) => sentence('codeHas', { code, items: some.length })),
+  );
   const all = [...new Set(thin.flatMap(([, some]) => some))];
   return [
     [
-      `Fewer than ${leastForStandard} items say little about a standard: ${each}.`,
+      sentence('fewForStandard', { least: leastForStandard, list: each }),
       all.sort((a, b) => a.number - b.number),
     ],
   ];
@@ -141,18 +145,13 @@ function hardToRead(items: Items, { grades }: NotedTest): Observed[] {
   const grade = readingGrade(items.map(({ text }) => text).join('\n'));
   const highest = Math.max(...grades);
   if (grade === null || grades.length === 0 || grade <= highest + 1) return [];
-  return [
-    [
-      `The text reads like grade ${grade.toFixed(1)} (Flesch-Kincaid); the test is for grade ${highest}.`,
-    ],
-  ];
+  return [[sentence('hardToRead', { grade: grade.toFixed(1), highest })]];
 }
 
 const markedByHand = (items: Items) =>
   about(
     items.filter(({ byHand }) => byHand),
-    (some) =>
-      `${count(some.length, 'item')} need you to mark ${either(some, 'it', 'them')} by hand.`,
+    (some) => sentence('markedByHand', { n: some.length }),
   );
 
 /** What is looked for, in the order in which a page shows it. */
@@ -191,15 +190,28 @@ function byStandard(items: readonly NotedItem[]): Map<string, NotedItem[]> {
 
 /** One sentence a figure, with how sure it is and what that rests on. */
 export function forecastInWords({ mean, reliability, known, items, classes }: Forecast): string[] {
-  const basis = `what ${count(classes, 'class', 'classes')} earned on ${known} of ${count(items, 'item')}`;
+  const basis = sentence('whatEarnedOn', {
+    classes: count(classes, 'class'),
+    known,
+    items: count(items, 'item'),
+  });
   const words: string[] = [];
   if (mean)
     words.push(
-      `The next class may earn about ${wholePercent(mean.value)}%; nineteen of twenty would earn ${wholePercent(mean.low)} to ${wholePercent(mean.high)}%, going by ${basis}.`,
+      sentence('nextClassMayEarnAbout', {
+        mean: wholePercent(mean.value),
+        low: wholePercent(mean.low),
+        high: wholePercent(mean.high),
+        basis,
+      }),
     );
   if (reliability)
     words.push(
-      `Reliability in a class about ${reliability.value.toFixed(2)} (${reliability.low.toFixed(2)} to ${reliability.high.toFixed(2)}).`,
+      sentence('reliabilityInClassAboutTo', {
+        reliability: reliability.value.toFixed(2),
+        low: reliability.low.toFixed(2),
+        high: reliability.high.toFixed(2),
+      }),
     );
   return words;
 }

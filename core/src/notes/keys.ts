@@ -2,6 +2,7 @@
 import { elementAt } from '../certain';
 import { listing } from '../text';
 import type { NotedItem } from './noted';
+import { sentence } from './sentences';
 
 const letter = (index: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] ?? String(index + 1);
 /** So many equal letters on end catch the eye of a student who guesses (common practice, no source). */
@@ -23,7 +24,11 @@ export function keyNotes(items: readonly NotedItem[]): { words: string; items: N
     from += run.length;
     if (run.length < longRun) continue;
     notes.push({
-      words: `${letter(first)} is the key ${run.length} times in a row, in items ${listing(run.map(({ number }) => String(number)))}; shuffling choices fixes that.`,
+      words: sentence('keyInARow', {
+        letter: letter(first),
+        times: run.length,
+        numbers: listing(run.map(({ number }) => String(number))),
+      }),
       items: run,
     });
   }
@@ -36,7 +41,11 @@ export function keyNotes(items: readonly NotedItem[]): { words: string; items: N
     const sd = Math.sqrt(chances.reduce((sum, p) => sum + p * (1 - p), 0));
     if (keyed.length >= 8 && those.length > mean + 2 * sd)
       notes.push({
-        words: `${letter(index)} is the key of ${those.length} of ${keyed.length} choices; shuffling choices fixes that.`,
+        words: sentence('keyTooOften', {
+          letter: letter(index),
+          times: those.length,
+          choices: keyed.length,
+        }),
         items: those.map(({ item }) => item),
       });
   }

@@ -2,15 +2,16 @@
 import { z } from 'zod';
 import type { PartText } from '../items';
 import { plainText, richText } from '../text';
+import { sentence } from './sentences';
 
 export const numberings = ['none', 'paragraphs', 'lines'] as const;
 export type Numbering = (typeof numberings)[number];
 
 export const passageContent = z.strictObject({
-  title: z.string().trim().min(1, 'Give the passage a title.').max(200),
+  title: z.string().trim().min(1, sentence('givePassageTitle')).max(200),
   body: richText.refine(
     (html) => plainText(html) !== '' || /<(audio|video)/.test(html),
-    'The passage is empty.',
+    sentence('passageIsEmpty'),
   ),
   /** Lines are where their author breaks them, so that they are the same on every screen. */
   numbering: z.enum(numberings).default('none'),

@@ -14,6 +14,7 @@ import {
   type Responses,
 } from '../items';
 import { count, listing } from '../text';
+import { sentence } from './sentences';
 
 /** What becomes of one entry; what is not named stays. */
 export interface Rescore {
@@ -47,16 +48,10 @@ export function rescoredEntry(
         elementAt(read.problems, 0).message,
       );
     if (JSON.stringify(forSitting(content)) !== JSON.stringify(forSitting(entry.content)))
-      throw new RescoreProblem(
-        '/content',
-        'This changes what students saw. After a test only what counts as right can change.',
-      );
+      throw new RescoreProblem('/content', sentence('thisChangesWhatStudentsSaw'));
   }
   if (points !== undefined && !(points > 0 && points <= 1000))
-    throw new RescoreProblem(
-      '/points',
-      'An item is worth more than 0 and at most 1,000 points. To count it for nobody, drop it from scoring.',
-    );
+    throw new RescoreProblem('/points', sentence('itemIsWorthMoreThan'));
   const { override: before, ...rest } = entry;
   const after = override === undefined ? before : (override ?? undefined);
   const made: EditionEntry = {
@@ -66,14 +61,14 @@ export function rescoredEntry(
     ...(after && { override: after }),
   };
   if (rescoreInWords(entry, made).length === 0)
-    throw new RescoreProblem('', 'Nothing would change: it is scored like this already.');
+    throw new RescoreProblem('', sentence('nothingWouldChangeIsScored'));
   return made;
 }
 
 /** The edition with one entry rescored, wherever it stands: in a section, or in the place of another in a form. */
 export function rescored(edition: Edition, rescore: Rescore): Edition {
   const editionEntry = entriesOf(edition).find(({ id }) => id === rescore.entry);
-  if (!editionEntry) throw new RescoreProblem('/entry', 'The test has no such item.');
+  if (!editionEntry) throw new RescoreProblem('/entry', sentence('testHasNoSuchItem'));
   const made = rescoredEntry(editionEntry, rescore);
   const put = <E extends EditionEntry>(entry: E): E => {
     if (entry.id !== made.id) return entry;
@@ -102,15 +97,20 @@ export function rescored(edition: Edition, rescore: Rescore): Edition {
 export function rescoreInWords(before: EditionEntry, after: EditionEntry): string[] {
   const [old, made] = [keysInWords(before.content), keysInWords(after.content)];
   const keys = made.flatMap((words, index) =>
-    words === old[index] ? [] : [`Key: ${words} Before: ${old[index]}`],
+    words === old[index] ? [] : [sentence('keyBefore', { key: words, before: old[index] })],
   );
   // A key whose words are the same can still differ in how it compares.
   if (keys.length === 0 && JSON.stringify(scored(before)) !== JSON.stringify(scored(after)))
-    keys.push('The way answers are compared changes.');
+    keys.push(sentence('wayAnswersAreComparedChanges'));
   const points =
     before.points === after.points
       ? []
-      : [`Worth ${count(after.points, 'point')} instead of ${before.points}.`];
+      : [
+          sentence('worthInstead', {
+            points: count(after.points, 'point'),
+            before: before.points,
+          }),
+        ];
   const override =
     before.override === after.override ? [] : [overrideWords[after.override ?? 'none']];
   return [...override, ...keys, ...points];
@@ -122,9 +122,9 @@ const scored = ({ content }: EditionEntry) =>
   );
 
 const overrideWords = {
-  'full-credit': 'Everybody who was given it gets full points.',
-  dropped: 'It is dropped from scoring.',
-  none: 'It is scored by its key again.',
+  'full-credit': sentence('everybodyWhoWasGivenGets'),
+  dropped: sentence('isDroppedFromScoring'),
+  none: sentence('isScoredByItsKey'),
 };
 
 /**
@@ -135,7 +135,7 @@ const overrideWords = {
 export function withAccepted(content: ItemContent, partId: string, given: unknown): ItemContent {
   const index = content.parts.findIndex(({ id }) => id === partId);
   const part = content.parts[index];
-  if (!part) throw new RescoreProblem('/accept', 'The item has no such part.');
+  if (!part) throw new RescoreProblem('/accept', sentence('itemHasNoSuchPart'));
   const kind = kindOf(part);
   const response = responseTo(part, { [partId]: given } satisfies Responses);
   const more =
@@ -143,12 +143,12 @@ export function withAccepted(content: ItemContent, partId: string, given: unknow
   if (!more)
     throw new RescoreProblem(
       '/accept',
-      `“${kind.title}” takes no further answer; change its key instead.`,
+      sentence('takesNoFurtherAnswerChange', { title: kind.title }),
     );
   if (JSON.stringify(more) === JSON.stringify(part))
     throw new RescoreProblem(
       '/accept',
-      `${listing([kind.inWords(part, response)])} counts as right already.`,
+      sentence('countsAsRightAlready', { part: listing([kind.inWords(part, response)]) }),
     );
   return { ...content, parts: content.parts.with(index, more) };
 }

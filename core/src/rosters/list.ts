@@ -1,6 +1,7 @@
 /** Lists as teachers have them: pasted from a spreadsheet, from a CSV, or typed one name a line. */
 import { elementAt } from '../certain';
 import { foldName, listedStudent, mostInClass, type ListedStudent } from './listed';
+import { sentence } from './sentences';
 
 export const listFields = [
   'rosterNumber',
@@ -155,14 +156,17 @@ export function readList(
       problems: [
         {
           line: 1,
-          message: `The list has ${body.length.toLocaleString('en')} lines; a class holds at most ${mostInClass}. Import a whole school as a OneRoster zip, class by class.`,
+          message: sentence('listHasLinesClassHolds', {
+            body: body.length.toLocaleString('en'),
+            mostInClass,
+          }),
         },
       ],
     };
   if (!fields.some((field) => field === 'fullName' || field === 'givenName'))
     return {
       students: [],
-      problems: [{ line: 1, message: 'No column holds names. Choose the column with the names.' }],
+      problems: [{ line: 1, message: sentence('noColumnHoldsNamesChoose') }],
     };
   body.forEach((cells, index) => {
     const line = index + (header ? 2 : 1);
@@ -195,16 +199,16 @@ function lineWords(
 ): string {
   const field = String(issue.path[0]) as ListField;
   if (field === 'rosterNumber' || field === 'grade')
-    return `“${cell(field)}” is not a ${field === 'grade' ? 'grade from 0 to 13' : 'roster number from 1 to 999'}.`;
-  if (field === 'email') return `“${cell(field)}” is not an e-mail address.`;
+    return sentence(field === 'grade' ? 'notAGrade' : 'notARosterNumber', { cell: cell(field) });
+  if (field === 'email') return sentence('isNotEMailAddress', { field: cell(field) });
   return issue.message;
 }
 
 /** What a mark of sameness is called in a sentence, by its first word. */
 const markNames = new Map([
-  ['name', 'name'],
-  ['mail', 'e-mail address'],
-  ['roll', 'roster number'],
+  ['name', sentence('name')],
+  ['mail', sentence('eMailAddress')],
+  ['roll', sentence('rosterNumber')],
 ]);
 
 /** The same student twice in one list counts once; the later line says so. */
@@ -223,10 +227,10 @@ function apart(students: ListedStudent[], problems: ListProblem[]): ListReading 
     for (const mark of marks) if (!seen.has(mark)) seen.set(mark, student.line);
     if (!double) return true;
     const [sort = ''] = double.split(' ');
-    const what = markNames.get(sort) ?? 'student number';
+    const what = markNames.get(sort) ?? sentence('studentNumber');
     problems.push({
       line: student.line,
-      message: `The same ${what} as line ${seen.get(double)}, so it is not imported.`,
+      message: sentence('sameAsLineSoIs', { what, seen: seen.get(double) }),
     });
     return false;
   });

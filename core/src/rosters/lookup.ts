@@ -2,6 +2,7 @@
 import { elementAt } from '../certain';
 import { foldName, type ListedStudent, nameOf } from './listed';
 import { differs, type KnownStudent, type RosterLine } from './line';
+import { sentence } from './sentences';
 
 /** Known students by what they can be told by; whoever has no such mark is not there. */
 function byMark(known: readonly KnownStudent[], markOf: (student: KnownStudent) => string) {
@@ -67,19 +68,22 @@ export function lookup(known: readonly KnownStudent[]) {
       ].filter((student) => isHere(student, classId) && near(nameOf(student), nameOf(listed)));
       const all = [
         ...numbered(listed.studentNumber.toLowerCase()).map((student) =>
-          asLikely(student, `has the same student number, ${student.studentNumber}`),
+          asLikely(
+            student,
+            sentence('hasSameStudentNumber', { studentNumber: student.studentNumber }),
+          ),
         ),
-        ...mailed(listed.email).map((student) => asLikely(student, 'has the same e-mail address')),
+        ...mailed(listed.email).map((student) =>
+          asLikely(student, sentence('hasSameEMailAddress')),
+        ),
         ...same(named(name)).map((student) =>
           asLikely(
             student,
-            isHere(student, classId) ? 'has the same name' : 'has the same name elsewhere',
+            isHere(student, classId) ? sentence('hasSameName') : sentence('hasSameNameElsewhere'),
           ),
         ),
-        ...same(turned(name)).map((student) =>
-          asLikely(student, 'has first and last name switched'),
-        ),
-        ...same(alike).map((student) => asLikely(student, 'has nearly the same name')),
+        ...same(turned(name)).map((student) => asLikely(student, sentence('hasFirstAndLastName'))),
+        ...same(alike).map((student) => asLikely(student, sentence('hasNearlySameName'))),
       ];
       // The first reason for each is the strongest.
       const first = all.filter(

@@ -3,6 +3,7 @@
  * names and enumerations after the specification, from memory.
  */
 import { listedStudent, type ListedStudent } from './listed';
+import { sentence } from './sentences';
 
 type Line = Readonly<Record<string, string>>;
 
@@ -107,7 +108,8 @@ function enroll(target: RosterClass, user: Line, role: string | undefined, line:
     rosterNumber: null,
     sourcedId: user.sourcedId,
   });
-  if (!read.success) say(`User “${idOf(user)}”: ${read.error.issues[0]?.message ?? ''}`);
+  if (!read.success)
+    say(sentence('user', { user: idOf(user), message: read.error.issues[0]?.message ?? '' }));
   else if (!target.students.some(({ sourcedId }) => sourcedId === read.data.sourcedId))
     target.students.push(read.data);
 }
@@ -136,9 +138,9 @@ export function readOneRoster(tables: RosterTables): RosterReading {
     const { classSourcedId = '', userSourcedId = '' } = enrollment;
     if (!active(enrollment) || ended.has(classSourcedId)) return;
     const target = classes.get(classSourcedId);
-    if (!target) return say(`There is no class “${classSourcedId}” in classes.csv.`);
+    if (!target) return say(sentence('thereIsNoClassIn', { classSourcedId }));
     const user = users.get(userSourcedId);
-    if (!user) return say(`There is no user “${userSourcedId}” in users.csv.`);
+    if (!user) return say(sentence('thereIsNoUserIn', { userSourcedId }));
     if (active(user)) enroll(target, user, enrollment.role, line, say);
   });
   for (const { students } of classes.values()) students.sort(byName);

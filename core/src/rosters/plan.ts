@@ -14,6 +14,7 @@ import {
 } from './line';
 import { type ListedStudent, nameOf } from './listed';
 import { lookup } from './lookup';
+import { sentence } from './sentences';
 
 /** What becomes of a student of the list, as far as it follows from whether and where the student is known. */
 export function actFor(
@@ -72,8 +73,8 @@ function lineOf(
 function numberNote({ rosterNumber: wanted }: ListedStudent, given: number, isHere: boolean) {
   if (wanted === null || wanted === given) return '';
   return isHere
-    ? `Keeps roster number ${given}, which stays the same all year.`
-    : `Roster number ${wanted} is somebody’s already; ${given} is free.`;
+    ? sentence('keepsRosterNumberWhichStays', { given })
+    : sentence('rosterNumberIsSomebodysAlready', { wanted, given });
 }
 
 /**
@@ -136,7 +137,10 @@ export function corrections(
     return to !== '' && to !== from ? [{ field, from, to }] : [];
   });
   const note = taken
-    ? `Student number ${listedStudent.studentNumber} is ${nameOf(owner)}’s, so it is not changed.`
+    ? sentence('studentNumberIsSSo', {
+        studentNumber: listedStudent.studentNumber,
+        owner: nameOf(owner),
+      })
     : '';
   return { changes, note };
 }

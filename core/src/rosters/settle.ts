@@ -10,6 +10,7 @@ import {
   type RosterPlan,
   type RosterTarget,
 } from './line';
+import { sentence } from './sentences';
 
 /** What a person decided about a line; where nothing was decided the plan's own act holds. */
 export interface LineChoice {
@@ -58,21 +59,21 @@ function answered(
 ): Answered {
   if (as === undefined)
     return {
-      message: `${line.name} is probably somebody known. Choose who it is, or that it is a new student.`,
+      message: sentence('isProbablySomebodyKnownChoose', { name: line.name }),
     };
   const { studentNumber } = line.listed;
   if (as === null) {
     const owner = studentNumber === '' ? undefined : ownerOf(studentNumber);
     return owner
       ? {
-          message: `Student number ${studentNumber} is ${nameOf(owner)}’s. Correct it on one of the two.`,
+          message: sentence('studentNumberIsSCorrect', { studentNumber, owner: nameOf(owner) }),
         }
       : { studentId: null, changes: [], act: actFor(undefined, undefined) };
   }
   const chosen = known.find(({ id }) => id === as);
   const isLikely = line.likely.some(({ studentId }) => studentId === as);
   if (!chosen || taken.has(as) || !isLikely)
-    return { message: `${line.name}: that student is chosen for another line of the list.` };
+    return { message: sentence('thatStudentIsChosenFor', { name: line.name }) };
   taken.add(as);
   const here = chosen.enrollments.find(({ classId }) => classId === target.classId);
   const { changes } = corrections(chosen, line.listed, ownerOf);

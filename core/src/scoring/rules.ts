@@ -5,11 +5,12 @@
  * `defaultValue`; `all-or-nothing` is QTI's `match_correct`.
  */
 import { z } from 'zod';
+import { sentence } from './sentences';
 
 const points = z
-  .number('Points must be a number.')
-  .min(0, 'Points cannot be below zero.')
-  .max(1000, 'More than 1000 points is not possible.');
+  .number(sentence('pointsMustBeNumber'))
+  .min(0, sentence('pointsCannotBeBelowZero'))
+  .max(1000, sentence('moreThan1000PointsIs'));
 
 export const allOrNothing = z.strictObject({ rule: z.literal('all-or-nothing'), points });
 export const eachRight = z.strictObject({ rule: z.literal('each-right'), points });
@@ -19,7 +20,7 @@ export const pointsTable = z
     rule: z.literal('table'),
     values: z
       .array(z.strictObject({ value: z.string().min(1), points: z.number().min(-1000).max(1000) }))
-      .min(1, 'A table of points needs at least one line.')
+      .min(1, sentence('tablePointsNeedsAtLeast'))
       .max(100),
     /** For a value that is not in the table. */
     otherwise: z.number().min(-1000).max(1000).default(0),
@@ -33,7 +34,7 @@ export const pointsTable = z
         context.addIssue({
           code: 'custom',
           path: ['values', index, 'value'],
-          message: `“${value}” is in the table of points twice.`,
+          message: sentence('isInTablePointsTwice', { value }),
         });
       seen.add(value);
     });
@@ -41,7 +42,7 @@ export const pointsTable = z
       context.addIssue({
         code: 'custom',
         path: ['upper'],
-        message: `The upper bound ${table.upper} is below the lower bound ${table.lower}.`,
+        message: sentence('upperBoundIsBelowLower', { upper: table.upper, lower: table.lower }),
       });
   });
 

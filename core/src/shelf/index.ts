@@ -3,6 +3,7 @@ import { valueOf } from '../certain';
 import { wordsOf } from '../finding';
 import type { Medium } from '../items';
 import type { TestKind } from '../assessments';
+import { sentence } from './sentences';
 
 export const shelves = ['mine', 'school', 'everybody'] as const;
 export type Shelf = (typeof shelves)[number];
@@ -11,10 +12,10 @@ export type ShelfOrder = (typeof shelfOrders)[number];
 
 /** By the number of items that a student gets; the bounds are ours. */
 export const sizeBands = [
-  { id: 'to-10', title: 'up to 10 items', from: 0, to: 11 },
-  { id: 'to-20', title: '11 to 20 items', from: 11, to: 21 },
-  { id: 'to-40', title: '21 to 40 items', from: 21, to: 41 },
-  { id: 'more', title: 'more than 40', from: 41, to: Infinity },
+  { id: 'to-10', title: sentence('upTo10Items'), from: 0, to: 11 },
+  { id: 'to-20', title: sentence('n11To20Items'), from: 11, to: 21 },
+  { id: 'to-40', title: sentence('n21To40Items'), from: 21, to: 41 },
+  { id: 'more', title: sentence('moreThan40'), from: 41, to: Infinity },
 ] as const;
 
 export interface ShelvedTest {

@@ -2,26 +2,27 @@
 import { elementAt } from '../certain';
 import { z } from 'zod';
 import { foldName, splitName } from '../rosters';
+import { sentence } from './sentences';
 
 const name = (what: string) =>
-  z.string().trim().min(1, `${what} is missing.`).max(80, 'At most 80 characters.');
+  z.string().trim().min(1, sentence('isMissing', { what })).max(80, sentence('atMost80Characters'));
 
 /** By it somebody signs in: small letters, digits, dots and hyphens, or an e-mail address. */
 export const signInName = z
   .string()
   .trim()
   .toLowerCase()
-  .min(2, 'A sign-in name needs at least two characters.')
-  .max(120, 'At most 120 characters.')
+  .min(2, sentence('signInNameNeedsAt'))
+  .max(120, sentence('atMost120Characters'))
   .regex(/^[a-z0-9][a-z0-9._@+-]*$/, 'A sign-in name has letters, digits, dots and hyphens only.');
 
 export const listedPerson = z.strictObject({
   /** The line of the list, for people. */
   line: z.int().min(1),
-  givenName: name('The first name'),
-  familyName: name('The last name'),
+  givenName: name(sentence('firstName')),
+  familyName: name(sentence('lastName')),
   signInName,
-  email: z.union([z.literal(''), z.email('That is not an e-mail address.').max(254)]),
+  email: z.union([z.literal(''), z.email(sentence('thatIsNotEMail')).max(254)]),
   role: z.enum(['teacher', 'administrator']),
 });
 export type ListedPerson = z.infer<typeof listedPerson>;
@@ -30,8 +31,8 @@ export type ListedPerson = z.infer<typeof listedPerson>;
 export const shortestPassword = 10;
 export const password = z
   .string()
-  .min(shortestPassword, `A password needs at least ${shortestPassword} characters.`)
-  .max(200, 'At most 200 characters.');
+  .min(shortestPassword, sentence('passwordNeedsAtLeastCharacters', { shortestPassword }))
+  .max(200, sentence('atMost200Characters'));
 
 export interface StaffList {
   people: ListedPerson[];
@@ -85,7 +86,10 @@ export function readStaffList(text: string, taken: Iterable<string> = []): Staff
     if (line.trim() === '' || (hasHead && index === 0)) return;
     if (list.people.length >= mostStaff) {
       if (list.people.length === mostStaff)
-        list.problems.push({ line: index + 1, message: `At most ${mostStaff} people at once.` });
+        list.problems.push({
+          line: index + 1,
+          message: sentence('atMostPeopleAtOnce', { mostStaff }),
+        });
       return;
     }
     const cells = cellsOf(line, sign);
@@ -114,7 +118,7 @@ export function readStaffList(text: string, taken: Iterable<string> = []): Staff
     if (used.has(read.data.signInName)) {
       list.problems.push({
         line: index + 1,
-        message: `The sign-in name “${read.data.signInName}” is taken.`,
+        message: sentence('signInNameIsTaken', { signInName: read.data.signInName }),
       });
       return;
     }

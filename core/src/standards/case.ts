@@ -6,6 +6,7 @@
 import { elementAt } from '../certain';
 import { z } from 'zod';
 import { FrameworkProblem, ordered, readGrades, type FrameworkFile } from './framework';
+import { sentence } from './sentences';
 
 const link = z.looseObject({ identifier: z.string().max(200) });
 const cfPackage = z.looseObject({
@@ -41,13 +42,16 @@ export function readCase(text: string): FrameworkFile {
   try {
     parsed = JSON.parse(text);
   } catch {
-    throw new FrameworkProblem('The file is not JSON.');
+    throw new FrameworkProblem(sentence('fileIsNotJson'));
   }
   const read = cfPackage.safeParse(parsed);
   if (!read.success) {
     const issue = elementAt(read.error.issues, 0);
     throw new FrameworkProblem(
-      `The file is not a CASE package: ${issue.path.join('/') || 'the whole'}: ${issue.message}`,
+      sentence('fileIsNotCasePackage', {
+        path: issue.path.join('/') || sentence('theWhole'),
+        message: issue.message,
+      }),
     );
   }
   const { CFDocument, CFItems, CFAssociations } = read.data;

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { sentence } from './sentences';
 
 /** One line of a framework: a strand or a goal, with the line that it stands under. */
 export interface FrameworkLine {
@@ -46,10 +47,10 @@ export function readGrades(text: string): number[] {
  * @throws FrameworkProblem for circles, too many lines, or none
  */
 export function ordered(lines: FrameworkLine[]): FrameworkLine[] {
-  if (lines.length === 0) throw new FrameworkProblem('There is no standard in this file.');
+  if (lines.length === 0) throw new FrameworkProblem(sentence('thereIsNoStandardIn'));
   if (lines.length > mostLines)
     throw new FrameworkProblem(
-      `At most ${mostLines.toLocaleString('en')} standards can be imported at once.`,
+      sentence('atMostStandardsCanBe', { mostLines: mostLines.toLocaleString('en') }),
     );
   const byKey = new Map(lines.map((line) => [line.key, line]));
   const children = new Map<string | null, FrameworkLine[]>();
@@ -69,7 +70,7 @@ export function ordered(lines: FrameworkLine[]): FrameworkLine[] {
     waiting.push(...[...(children.get(line.key) ?? [])].reverse());
   }
   if (result.length < lines.length)
-    throw new FrameworkProblem('Some standards are under each other in a circle.');
+    throw new FrameworkProblem(sentence('someStandardsAreUnderEach'));
   return result;
 }
 
@@ -84,7 +85,7 @@ function freeCode(wanted: string, taken: ReadonlySet<string>): string {
 }
 
 export const frameworkFacts = z.strictObject({
-  name: z.string().trim().min(1, 'Give the framework a name.').max(longest.name),
+  name: z.string().trim().min(1, sentence('giveFrameworkName')).max(longest.name),
   publisher: z.string().trim().max(longest.name),
-  subject: z.string().trim().min(1, 'Say which subject it is for.').max(60),
+  subject: z.string().trim().min(1, sentence('sayWhichSubjectIsFor')).max(60),
 });

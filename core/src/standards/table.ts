@@ -1,5 +1,6 @@
 /** Frameworks as a table: a code, a statement, and under which code it stands. */
 import { FrameworkProblem, ordered, readGrades, type FrameworkFile } from './framework';
+import { sentence } from './sentences';
 
 export const standardColumns = ['code', 'statement', 'parent', 'grades'] as const;
 
@@ -14,12 +15,11 @@ export function readStandardRows(
   const lines = rows.map(({ number, cells }) => {
     const cell = (name: string) => (cells[name] ?? '').trim();
     const code = cell('code');
-    if (code === '') throw new FrameworkProblem(`Line ${number} has no code.`);
-    if (code.length > 60)
-      throw new FrameworkProblem(`Line ${number}: a code has at most 60 characters.`);
+    if (code === '') throw new FrameworkProblem(sentence('lineHasNoCode', { number }));
+    if (code.length > 60) throw new FrameworkProblem(sentence('lineCodeHasAtMost', { number }));
     const earlier = seen.get(code.toLowerCase());
     if (earlier !== undefined)
-      throw new FrameworkProblem(`Lines ${earlier} and ${number} have the same code, “${code}”.`);
+      throw new FrameworkProblem(sentence('linesAndHaveSameCode', { earlier, number, code }));
     seen.set(code.toLowerCase(), number);
     return {
       key: code.toLowerCase(),
@@ -32,7 +32,7 @@ export function readStandardRows(
   });
   for (const { parent, number } of lines)
     if (parent !== null && !seen.has(parent))
-      throw new FrameworkProblem(`Line ${number} is under “${parent}”, which is not in the file.`);
+      throw new FrameworkProblem(sentence('lineIsUnderWhichIs', { number, parent }));
   return {
     name: '',
     publisher: '',

@@ -2,10 +2,14 @@
  * Rich text is a small subset of HTML, the same everywhere: what the editor writes, what the server accepts and
  * what a page shows. Formulas are elements with their LaTeX in an attribute, so that text stays text.
  */
+import nouns from '@oaken/words/en/nouns.json' with { type: 'json' };
+import { speaker } from '@oaken/words/speaking';
 import { z } from 'zod';
 import { plainText } from '../plain';
+import { sentence } from './sentences';
 
 export { allowedAttributes, allowedElements, marked, mostPlays } from '../markup';
+export { percentText, wholePercent } from '@oaken/words/numbers';
 export { plainText };
 
 export const longestRichText = 60_000;
@@ -14,7 +18,9 @@ export const richText = z
   .string()
   // Nothing else is asked of a text that is too long: it would have to be read for it.
   .max(longestRichText, {
-    error: `The text is longer than ${longestRichText.toLocaleString('en')} characters.`,
+    error: sentence('textIsLongerThanCharacters', {
+      longestRichText: longestRichText.toLocaleString('en'),
+    }),
     abort: true,
   });
 
@@ -33,26 +39,25 @@ export function shorten(words: string, length: number): string {
   return `${cut.slice(0, Math.max(cut.lastIndexOf(' '), length * 0.6)).trimEnd()} …`;
 }
 
-/** "1 item", "3 items". */
-export function count(n: number, text: string, many = `${text}s`): string {
-  return `${n.toLocaleString('en')} ${n === 1 ? text : many}`;
-}
+/** What is counted. */
+export type Noun = keyof typeof nouns;
+const counted = speaker(nouns);
 
-/** "a", "a and b", "a, b and c". */
-export function listing(words: string[], joint = 'and'): string {
+/** "1 item", "3 items". */
+export const count = (n: number, noun: Noun): string => counted(noun, { n });
+
+function listed(words: string[], joint: string): string {
   if (words.length < 2) return words[0] ?? '';
   return `${words.slice(0, -1).join(', ')} ${joint} ${words.at(-1)}`;
 }
 
-/**
- * A share in whole percent, as it is printed everywhere and as letter bands compare it: halves up, without the dust of
- * binary fractions.
- */
+/** "a", "a and b", "a, b and c". */
+export const listing = (words: string[]): string => listed(words, sentence('and'));
+/** "a", "a or b", "a, b or c". */
+export const alternatives = (words: string[]): string => listed(words, sentence('or'));
+
 /** The order of the characters, the same on every machine and in every language. */
 export function byCharacters(a: string, b: string): number {
   if (a === b) return 0;
   return a < b ? -1 : 1;
 }
-
-/** A share of 1 as whole percent; halves go up, also where binary fractions lie just below. */
-export const wholePercent = (share: number) => Math.round(Math.round(share * 1e8) / 1e6);

@@ -1,5 +1,6 @@
 /** Wall-clock times and instants, through the IANA zone data that Luxon reads. */
 import { DateTime } from 'luxon';
+import { sentence } from './sentences';
 
 export type WallReading = { ok: true; at: number } | { ok: false; message: string };
 
@@ -14,28 +15,28 @@ export function atWall(wall: string, zone: string): WallReading {
       ok: false,
       message:
         read.invalidReason === 'unsupported zone'
-          ? `There is no time zone “${zone}”.`
-          : 'That is not a date and time.',
+          ? sentence('thereIsNoTimeZone', { zone })
+          : sentence('thatIsNotDateAnd'),
     };
   // Luxon moves a skipped time forward; it then no longer reads as it was written.
   if (read.toFormat("yyyy-MM-dd'T'HH:mm") !== wall.slice(0, 16))
-    return { ok: false, message: 'That time does not exist: the clocks go forward over it.' };
+    return { ok: false, message: sentence('thatTimeDoesNotExist') };
   const [earliest] = read.getPossibleOffsets().sort((a, b) => a.toMillis() - b.toMillis());
   return { ok: true, at: (earliest ?? read).toMillis() };
 }
 
 /** The wall time of an instant, as a form field writes it: "2026-03-06T14:30". */
-export const wallOf = (index: number, zone: string) =>
-  DateTime.fromMillis(index, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");
+export const wallOf = (instant: number, zone: string) =>
+  DateTime.fromMillis(instant, { zone }).toFormat("yyyy-MM-dd'T'HH:mm");
 
 /** The same time on the wall so many days later, also across a clock change. */
-export const daysLater = (index: number, days: number, zone: string) =>
-  DateTime.fromMillis(index, { zone }).plus({ days }).toMillis();
+export const daysLater = (instant: number, days: number, zone: string) =>
+  DateTime.fromMillis(instant, { zone }).plus({ days }).toMillis();
 
 /** Monday 00:00 of the week that holds an instant, in the zone. */
-export const weekOf = (index: number, zone: string) =>
-  DateTime.fromMillis(index, { zone }).startOf('week').toMillis();
+export const weekOf = (instant: number, zone: string) =>
+  DateTime.fromMillis(instant, { zone }).startOf('week').toMillis();
 
 /** Midnight at the start of the day that holds an instant, in the zone. */
-export const dayOf = (index: number, zone: string) =>
-  DateTime.fromMillis(index, { zone }).startOf('day').toMillis();
+export const dayOf = (instant: number, zone: string) =>
+  DateTime.fromMillis(instant, { zone }).startOf('day').toMillis();

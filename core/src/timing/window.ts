@@ -3,6 +3,7 @@
  * clock is the caller's.
  */
 import { daysLater } from './wall';
+import { sentence } from './sentences';
 
 export const second = 1000;
 export const minute = 60 * second;
@@ -131,21 +132,21 @@ export function windowProblems(
     problems.push({
       field: 'closesAt',
       message:
-        closesAt === opensAt ? 'It closes at the moment it opens.' : 'It closes before it opens.',
+        closesAt === opensAt ? sentence('closesAtMomentOpens') : sentence('closesBeforeOpens'),
     });
   else if (closesAt !== null && closesAt <= now)
-    problems.push({ field: 'closesAt', message: 'The closing time has already passed.' });
+    problems.push({ field: 'closesAt', message: sentence('closingTimeHasAlreadyPassed') });
   else if (closesAt !== null && limit !== null && closesAt - Math.max(opensAt, now) < limit)
     problems.push({
       field: 'limit',
-      message: 'The time limit is longer than the window, so nobody could use all of it.',
+      message: sentence('timeLimitIsLongerThan'),
     });
   if (lateRule.late === 'until' && (closesAt === null || lateRule.until <= closesAt))
     problems.push({
       field: 'lateRule',
-      message: 'Late work must be possible for some time after closing.',
+      message: sentence('lateWorkMustBePossible'),
     });
   if (lateRule.late === 'until' && !(lateRule.offPerDay >= 0 && lateRule.offPerDay <= 1))
-    problems.push({ field: 'lateRule', message: 'Each late day can take off from 0 to 100%.' });
+    problems.push({ field: 'lateRule', message: sentence('eachLateDayCanTake') });
   return problems;
 }

@@ -1,9 +1,8 @@
 /** Instants and durations in words, for a place's own clock. */
+import { locales, type Language } from '@oaken/words/languages';
 import { day, minute, second } from './window';
 
-/** The languages that the product speaks: a short code each, and the locale whose dates and numbers it writes. */
-export const locales = { en: 'en-US', es: 'es-US' } as const;
-export type Language = keyof typeof locales;
+export { locales, type Language };
 
 const kept = new Map<string, Intl.DateTimeFormat>();
 function formatOf(zone: string, language: Language, options: Intl.DateTimeFormatOptions) {

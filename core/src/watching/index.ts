@@ -1,5 +1,6 @@
 /** What a teacher reads of a sitting under way. Instants and lengths are milliseconds. */
 import { lengthInWords, minute, second } from '../timing';
+import { sentence } from './sentences';
 
 /** A page says that it is there this often. */
 export const signEvery = 8 * second;
@@ -35,10 +36,13 @@ export function signsInWords(sitting: Sitting, now: number): string[] {
   const events: string[] = [];
   const connection = connectionOf(sitting, now);
   if (connection === 'lost')
-    events.push(seenAt === null ? 'no connection yet' : `no connection for ${ago(now - seenAt)}`);
-  else if (connection === 'there' && hidden) events.push('another window is open');
-  if (leaves > 0 && state !== 'not-begun')
-    events.push(leaves === 1 ? 'left the page once' : `left the page ${leaves} times`);
+    events.push(
+      seenAt === null
+        ? sentence('noConnectionYet')
+        : sentence('noConnectionFor', { time: ago(now - seenAt) }),
+    );
+  else if (connection === 'there' && hidden) events.push(sentence('anotherWindowIsOpen'));
+  if (leaves > 0 && state !== 'not-begun') events.push(sentence('leftThePage', { n: leaves }));
   return events;
 }
 

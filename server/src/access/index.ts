@@ -8,9 +8,10 @@ import type { SignedIn } from './signed-in';
 import type { Role } from '../models';
 import { type Database } from '../database/connect';
 import type { Viewer } from '../models/access-scopes';
-import { notFound } from '../problems/problem';
+import { notFound, type Thing } from '../problems/problem';
 
 const audiences: Record<Exclude<Audience, 'anyone'>, readonly Role[]> = {
+  'signed-in': ['student', 'teacher', 'administrator'],
   student: ['student'],
   teacher: ['teacher'],
   administrator: ['administrator'],
@@ -37,12 +38,12 @@ async function insist<M extends Model>(
   model: ModelStatic<M>,
   scope: ScopeOptions,
   id: number,
-  what: string,
+  thing: Thing,
   transaction?: Transaction,
   lock = false,
 ): Promise<void> {
   const options = { attributes: ['id'], transaction, lock: lock && transaction !== undefined };
-  if (!(await model.scope(scope).findByPk(id, options))) throw notFound(what);
+  if (!(await model.scope(scope).findByPk(id, options))) throw notFound(thing);
 }
 
 export const insistOnTest = (
@@ -50,22 +51,21 @@ export const insistOnTest = (
   me: SignedIn,
   testId: number,
   transaction?: Transaction,
-) => insist(database.models.Test, rule('ownedBy', me), testId, 'The test', transaction);
+) => insist(database.models.Test, rule('ownedBy', me), testId, 'test', transaction);
 
 export const insistOnClass = (
   database: Database,
   me: SignedIn,
   classId: number,
   transaction?: Transaction,
-) => insist(database.models.SchoolClass, rule('taughtBy', me), classId, 'The class', transaction);
+) => insist(database.models.SchoolClass, rule('taughtBy', me), classId, 'class', transaction);
 
 export const insistOnRunning = (
   database: Database,
   me: SignedIn,
   classId: number,
   transaction?: Transaction,
-) =>
-  insist(database.models.SchoolClass, rule('runBy', me), classId, 'The class', transaction, true);
+) => insist(database.models.SchoolClass, rule('runBy', me), classId, 'class', transaction, true);
 
 export const insistOnRunningAssignment = (
   database: Database,
@@ -77,7 +77,7 @@ export const insistOnRunningAssignment = (
     database.models.Assignment,
     rule('runBy', me),
     assignmentId,
-    'The assignment',
+    'assignment',
     transaction,
     true,
   );

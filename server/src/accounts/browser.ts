@@ -1,3 +1,5 @@
+import { sentence } from './sentences';
+
 /** Well-known browsers and systems by what stands in a User-Agent, the more particular first. */
 const browsers: [RegExp, string][] = [
   [/Edg\//, 'Edge'],
@@ -7,12 +9,12 @@ const browsers: [RegExp, string][] = [
   [/Safari\//, 'Safari'],
 ];
 const systems: [RegExp, string][] = [
-  [/CrOS/, 'a Chromebook'],
-  [/iPad/, 'an iPad'],
-  [/iPhone/, 'an iPhone'],
+  [/CrOS/, sentence('aChromebook')],
+  [/iPad/, sentence('anIpad')],
+  [/iPhone/, sentence('anIphone')],
   [/Android/, 'Android'],
   [/Windows/, 'Windows'],
-  [/Mac OS X/, 'a Mac'],
+  [/Mac OS X/, sentence('aMac')],
   [/Linux/, 'Linux'],
 ];
 
@@ -20,7 +22,7 @@ const systems: [RegExp, string][] = [
 export function browserName(userAgent: string): string {
   const nameIn = (list: [RegExp, string][]) =>
     list.find(([pattern]) => pattern.test(userAgent))?.[1];
-  const browser = nameIn(browsers) ?? 'A browser';
+  const browser = nameIn(browsers) ?? sentence('aBrowser');
   const system = nameIn(systems);
-  return system ? `${browser} on ${system}` : browser;
+  return system ? sentence('on', { browser, system }) : browser;
 }

@@ -31,8 +31,7 @@ export async function insistOnColleagues(
     where: { [Op.and]: [colleaguesOf(me), { id: [...ids] }] },
     transaction,
   });
-  if (known < ids.length)
-    throw notFound(ids.length === 1 ? 'The colleague' : 'One of the colleagues');
+  if (known < ids.length) throw notFound(ids.length === 1 ? 'colleague' : 'oneOfColleagues');
 }
 
 /** Shares as the contract tells them, in the order of family names. */

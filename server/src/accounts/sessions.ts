@@ -84,7 +84,7 @@ export class Sessions {
       where: { tokenHash: digest(token), expiresAt: { [Op.gt]: now } },
       include: {
         association: 'account',
-        attributes: ['id', 'schoolId', 'role', 'givenName', 'familyName'],
+        attributes: ['id', 'schoolId', 'role', 'givenName', 'familyName', 'language'],
         where: { disabledAt: null },
       },
       raw: true,
@@ -123,6 +123,11 @@ export class Sessions {
     const tokenHash =
       'id' in which ? hashesOf(which.id) : { [Op.ne]: digest(which.but ?? 'no session') };
     await this.database.models.Session.destroy({ where: { accountId, tokenHash } });
+    this.forget(accountId);
+  }
+
+  /** Reads an account anew at its next request, after something of it was changed. */
+  forget(accountId: number): void {
     for (const [token, { signedIn }] of this.known)
       if (signedIn.account.id === accountId) this.known.delete(token);
   }

@@ -5,6 +5,7 @@ import type { Database } from '../database/connect';
 import { invalid, problem } from '../problems/problem';
 import { endedLink, endLink, findLink, makeLink } from './links';
 import { hashSecret } from './secrets';
+import { sentence } from './sentences';
 
 const hasSchool = async (database: Database) => (await database.models.School.count()) > 0;
 
@@ -30,7 +31,7 @@ export async function beginSchool(
 ): Promise<number> {
   const { database, now } = context;
   if (!zones().includes(school.zone))
-    throw invalid([{ pointer: '/school/zone', message: 'Choose a time zone of the list.' }]);
+    throw invalid([{ pointer: '/school/zone', message: sentence('chooseTimeZoneList') }]);
   await insistOnSetupLink(context, token);
   const secretHash = await hashSecret(administrator.password);
   return database.transaction(async (transaction) => {
@@ -60,7 +61,12 @@ export async function beginSchool(
     );
     // Where colleagues put what they share.
     await Bank.create(
-      { schoolId, reach: 'school', name: `${name} bank`.slice(0, 120), createdAt: time },
+      {
+        schoolId,
+        reach: 'school',
+        name: sentence('bank', { name }).slice(0, 120),
+        createdAt: time,
+      },
       { transaction },
     );
     await endLink(database, token, transaction);

@@ -18,6 +18,7 @@ export function signingIn({ database, now, sessions, devices, site }: Context) {
             role: account.role,
             givenName: account.givenName,
             familyName: account.familyName,
+            language: account.language,
           }
         : null,
       csrf: signedIn?.csrf ?? null,

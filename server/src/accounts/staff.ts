@@ -10,6 +10,7 @@ import type { Account, Role } from '../models';
 import { endedLink, endLink, findLink, makeLink } from './links';
 import { hashSecret, isSecret } from './secrets';
 import type { SignedIn } from '../access/signed-in';
+import { sentence } from './sentences';
 
 const staffRoles: Role[] = ['administrator', 'teacher'];
 
@@ -82,7 +83,7 @@ export async function addStaff(
         ? [
             {
               pointer: `/people/${index}/signInName`,
-              message: `Line ${line}: the sign-in name “${signInName}” is taken.`,
+              message: sentence('lineSignInNameIs', { line, signInName }),
             },
           ]
         : [];
@@ -98,7 +99,7 @@ export async function addStaff(
       // Everybody begins with a bank of their own.
       if (role === 'teacher')
         await Bank.create(
-          { schoolId, ownerId: id, reach: 'mine', name: 'My bank', createdAt },
+          { schoolId, ownerId: id, reach: 'mine', name: sentence('myBank'), createdAt },
           { transaction },
         );
       const { token, until } = await makeLink(database, id, now(), transaction);
@@ -119,7 +120,7 @@ async function staffMember({ database }: Context, me: SignedIn, accountId: numbe
   const person = await database.models.Account.findOne({
     where: { id: accountId, schoolId: me.account.schoolId, role: staffRoles },
   });
-  if (!person) throw notFound('The person');
+  if (!person) throw notFound('person');
   return person;
 }
 
@@ -188,7 +189,7 @@ export async function changePassword(
   const right = await throttle.guess({ device: `own password of ${id}` });
   const account = await database.models.Account.findByPk(id);
   if (!account || !(await isSecret(account.secretHash, old)))
-    throw invalid([{ pointer: '/old', message: 'That is not your current password.' }]);
+    throw invalid([{ pointer: '/old', message: sentence('thatIsNotYourCurrent') }]);
   await right();
   await account.update({ secretHash: await hashSecret(password) });
   await sessions.endOf(id, { but: present });

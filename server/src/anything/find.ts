@@ -11,6 +11,7 @@ import { readItemsIn } from '../banks/rows';
 import { schoolZone } from '../attempts/times';
 import type { Context } from '../context';
 import { toMillis } from '../database/connect';
+import { sentence } from './sentences';
 
 /** More words than this narrow nothing down. */
 const mostWords = 6;
@@ -135,7 +136,7 @@ async function findStudents(
         id: studentId,
         classId,
         title: present(student, 'student').fullName,
-        detail: `${names.get(classId) ?? ''} no. ${rosterNumber}`,
+        detail: sentence('no', { names: names.get(classId) ?? '', rosterNumber }),
       });
   return [...things.values()].slice(0, mostOfAKind);
 }

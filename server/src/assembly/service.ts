@@ -21,6 +21,7 @@ import type { Item, Revision } from '../models';
 import { present } from '@oaken/core/certain';
 import { usableBanks } from '../banks/rights';
 import { valuesOf } from '../models/subquery';
+import { sentence } from './sentences';
 
 /** What an item without an estimate is taken to need, in seconds; the page's footing counts the same. */
 const usualSeconds = 60;
@@ -36,7 +37,7 @@ export async function insistOnFillable(
   const test = await database.models.Test.scope(rule('editableBy', me)).count({
     where: { id: testId, removedAt: null },
   });
-  if (test === 0) throw notFound('The test');
+  if (test === 0) throw notFound('test');
   const problems = blueprintProblems(blueprint, mostEntries);
   if (problems.length > 0)
     throw invalid(problems.map((message) => ({ pointer: '/blueprint', message })));
@@ -81,7 +82,7 @@ export async function* fillBlueprint(
     context.log.error({ err: ended.error }, 'a blueprint could not be filled');
     yield {
       line: 'failed',
-      words: 'The machine could not finish. Nothing was changed; try again.',
+      words: sentence('machineCouldNotFinishNothing'),
     };
     return;
   }
@@ -89,7 +90,7 @@ export async function* fillBlueprint(
   if (!assembled) {
     yield {
       line: 'failed',
-      words: `Nothing that fits was found within ${seconds} seconds. Give it more time, or ask for less.`,
+      words: sentence('nothingThatFitsWasFound', { seconds }),
     };
     return;
   }

@@ -136,7 +136,7 @@ async function checkPassages(
       include: [{ association: 'passage', where: { bankId: [...banks.keys()] } }],
       transaction,
     });
-    if (!known) throw notFound('The passage');
+    if (!known) throw notFound('passage');
   }
 }
 
@@ -218,10 +218,10 @@ export async function forgetSentChanges({
 /** What an entry pins in a form, or in the first. */
 function pinnedIn(outline: Outline, entryId: string, form: string | null) {
   const entry = allEntries(outline).find(({ id }) => id === entryId);
-  if (!entry) throw notFound('The item in this test');
+  if (!entry) throw notFound('itemInTest');
   if (form === null) return entry;
   const dealtForm = outline.forms.find(({ id }) => id === form);
-  if (!dealtForm) throw notFound('The form');
+  if (!dealtForm) throw notFound('form');
   return dealtForm.swaps.find(({ of }) => of === entryId) ?? { ...entry, id: newKey() };
 }
 

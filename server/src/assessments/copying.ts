@@ -26,7 +26,7 @@ export async function copyTest(
       where: { id: testId, removedAt: null },
       transaction,
     });
-    if (!test) throw notFound('The test');
+    if (!test) throw notFound('test');
     const original = readOutline(test.outline);
     const outline: Outline = { ...original, title: wanted.title, ready: false };
     const source = { id: testId, title: test.title };

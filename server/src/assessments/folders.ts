@@ -7,6 +7,7 @@ import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { invalid, notFound } from '../problems/problem';
 import { rule } from '../access';
+import { sentence } from './sentences';
 
 export async function listFolders({ database }: Context, me: SignedIn) {
   const folders = await database.models.TestFolder.findAll({
@@ -27,7 +28,7 @@ async function insistOnFolder(
     lock: true,
     transaction,
   });
-  if (!held) throw notFound('The folder');
+  if (!held) throw notFound('folder');
   return held;
 }
 
@@ -60,7 +61,7 @@ export async function changeFolder(
       const where = { ownerId: me.account.id };
       const mine = await TestFolder.findAll({ where, lock: true, transaction });
       if (chainsOf(mine)(parent).includes(folderId))
-        throw invalid([{ pointer: '/parent', message: 'A folder cannot be inside itself.' }]);
+        throw invalid([{ pointer: '/parent', message: sentence('folderCannotBeInsideItself') }]);
     }
     await folder.update(
       { name: name ?? folder.name, parentId: parent === undefined ? folder.parentId : parent },
@@ -96,7 +97,7 @@ export async function placeTests(
       where: { id: testIds, removedAt: null },
       transaction,
     });
-    if (known < testIds.length) throw notFound('One of the tests');
+    if (known < testIds.length) throw notFound('oneOfTests');
     await TestFiling.destroy({ where: { accountId, testId: testIds }, transaction });
     if (folder !== null)
       await TestFiling.bulkCreate(

@@ -37,7 +37,7 @@ export async function hold(
     lock: true,
     transaction,
   });
-  if (!test) throw notFound('The test');
+  if (!test) throw notFound('test');
   if (testRight(test, me) !== 'edit') throw problem('test-not-yours');
   return { id: test.id, version: test.version, outline: readOutline(test.outline) };
 }
@@ -117,5 +117,5 @@ export async function checkPins(
       : revision.testId === testId;
   const itemOf = new Map(revisions.filter(mayPin).map(({ id, itemId }) => [id, itemId]));
   if (pins.some(({ revisionId, itemId }) => itemOf.get(revisionId) !== itemId))
-    throw notFound('The item');
+    throw notFound('item');
 }

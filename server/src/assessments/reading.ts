@@ -16,6 +16,7 @@ import { classNames } from '../classes/names';
 import { present } from '@oaken/core/certain';
 import { readableBanks, shareOf } from '../banks/rights';
 import { withAccounts } from '../accounts/colleagues';
+import { sentence } from './sentences';
 
 async function find(database: Database, me: SignedIn, testId: number): Promise<Test> {
   const test = await database.models.Test.scope(rule('readableBy', me)).findOne({
@@ -26,7 +27,7 @@ async function find(database: Database, me: SignedIn, testId: number): Promise<T
       { association: 'sourceTest', attributes: ['id'], include: ['owner'] },
     ],
   });
-  if (!test) throw notFound('The test');
+  if (!test) throw notFound('test');
   return test;
 }
 
@@ -113,7 +114,7 @@ export async function readVersion(
     attributes: ['version'],
     where: { id: testId, removedAt: null },
   });
-  if (!test) throw notFound('The test');
+  if (!test) throw notFound('test');
   return { version: test.version };
 }
 
@@ -145,7 +146,7 @@ async function pinnedOf(database: Database, me: SignedIn, outline: Outline): Pro
       itemRestCorrelation: row.itemRestCorrelation,
       bank: {
         id: row.bankId,
-        name: bank?.name ?? 'a bank of a colleague',
+        name: bank?.name ?? sentence('bankColleague'),
         may: bank?.right ?? null,
         revisionId: bank ? item.revisionId : null,
         retired: item.retiredAt !== null,

@@ -24,7 +24,7 @@ async function insistOnOwnTest(
     where: { id: testId, removedAt: null },
     transaction,
   });
-  if (!test) throw notFound('The test');
+  if (!test) throw notFound('test');
   if (test.ownerId !== me.account.id) throw problem('test-not-yours-to-share');
   return test;
 }

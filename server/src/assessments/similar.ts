@@ -80,10 +80,10 @@ export async function findSimilar(
   const test = await database.models.Test.scope(rule('editableBy', me)).findOne({
     where: { id: testId, removedAt: null },
   });
-  if (!test) throw notFound('The test');
+  if (!test) throw notFound('test');
   const outline = readOutline(test.outline);
   const asked = allEntries(outline).filter(({ id }) => entries.includes(id));
-  if (asked.length === 0) throw notFound('The item in this test');
+  if (asked.length === 0) throw notFound('itemInTest');
   const ofTest = await readCompared(
     database,
     asked.map(({ revisionId }) => revisionId),
@@ -143,7 +143,7 @@ export async function declareEnemies(
   const [itemId, enemyId] = [...items].sort((a, b) => a - b) as [number, number];
   const bankId = [...(await usableBanks(database, me))];
   const known = await Item.count({ where: { id: [itemId, enemyId], bankId } });
-  if (itemId === enemyId || known < 2) throw notFound('One of the items');
+  if (itemId === enemyId || known < 2) throw notFound('oneOfItems');
   if (!apart) await EnemyItems.destroy({ where: { itemId, enemyId } });
   else
     await EnemyItems.bulkCreate(

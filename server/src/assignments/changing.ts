@@ -23,6 +23,7 @@ import {
 import type { Assignment, Attempt, Models } from '../models';
 import { extendStudents } from './queries';
 import { present } from '@oaken/core/certain';
+import { sentence } from './sentences';
 
 async function lock(
   database: Database,
@@ -35,7 +36,7 @@ async function lock(
     lock: true,
     transaction,
   });
-  if (!assignment) throw notFound('The assignment');
+  if (!assignment) throw notFound('assignment');
   return assignment;
 }
 
@@ -147,19 +148,17 @@ function insistOnMore(
   now: number,
 ): void {
   if (closesAt !== null && closesAt <= now)
-    throw invalid([{ pointer: '/closesAt', message: 'That time has already passed.' }]);
+    throw invalid([{ pointer: '/closesAt', message: sentence('thatTimeHasAlreadyPassed') }]);
   if (closesAt !== null && (everybody === null || closesAt <= everybody))
     throw invalid([
       {
         pointer: '/closesAt',
         message:
-          everybody === null
-            ? 'It never closes for anybody.'
-            : 'It is open longer than that for everybody.',
+          everybody === null ? sentence('neverClosesForAnybody') : sentence('isOpenLongerThanThat'),
       },
     ]);
   if (closesAt === null && minutes === 0 && attempts === 0)
-    throw invalid([{ pointer: '', message: 'Choose what they get more of.' }]);
+    throw invalid([{ pointer: '', message: sentence('chooseWhatTheyGetMore') }]);
 }
 
 /** More for some students, or for all of them. */
@@ -183,7 +182,7 @@ export async function extendAssignment(
       transaction,
     });
     if (studentIds !== null && lines.length !== new Set(studentIds).size)
-      throw notFound('One of the students');
+      throw notFound('oneOfStudents');
     const chosen = lines.map(({ studentId }) => studentId);
     // For everybody it is the assignment's own time that moves.
     if (studentIds === null && closesAt !== null)
@@ -227,7 +226,7 @@ export async function letIn(
       lock: true,
       transaction,
     });
-    if (!attempt) throw notFound('The work of this student');
+    if (!attempt) throw notFound('workOfStudent');
     await attempt.update({ seenAt: null }, { transaction });
   });
 }

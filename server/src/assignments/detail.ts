@@ -20,7 +20,7 @@ export async function readAssignment(
 ): Promise<AnswerOf<typeof api.readAssignment>> {
   const { Assignment } = database.models;
   const [assignment] = await readAssignments(database, me, { id: assignmentId });
-  if (!assignment) throw notFound('The assignment');
+  if (!assignment) throw notFound('assignment');
   const stored = present(
     await Assignment.findByPk(assignmentId, { include: ['edition'] }),
     'assignment',

@@ -42,7 +42,7 @@ export async function readDraft(
   draftId: number,
 ): Promise<AnswerOf<typeof api.readDraft>> {
   const [draft] = await readDrafts(database, me, { id: draftId });
-  if (!draft) throw notFound('The draft');
+  if (!draft) throw notFound('draft');
   return draft;
 }
 
@@ -60,13 +60,13 @@ export async function keepDraft(
       where: { id: testId, removedAt: null },
       transaction,
     });
-    if (!test) throw notFound('The test');
+    if (!test) throw notFound('test');
     const known = await AssignmentDraft.findOne({
       where: { ownerId, [Op.or]: [{ id: draftId }, { clientKey }] },
       lock: true,
       transaction,
     });
-    if (!known && draftId !== 0) throw notFound('The draft');
+    if (!known && draftId !== 0) throw notFound('draft');
     const draft = known
       ? await known.update({ form, changedAt }, { transaction })
       : await AssignmentDraft.create(
@@ -85,5 +85,5 @@ export async function removeDraft(
   const removed = await database.models.AssignmentDraft.destroy({
     where: { id: draftId, ownerId: me.account.id },
   });
-  if (removed === 0) throw notFound('The draft');
+  if (removed === 0) throw notFound('draft');
 }

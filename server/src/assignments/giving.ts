@@ -18,6 +18,7 @@ import { freeze } from '../assessments/edition';
 import { poolSizes } from '../assessments/pools';
 import { resolveWho, type Recipient, type Resolved } from './recipients';
 import type { Database } from '../database/connect';
+import { sentence } from './sentences';
 
 type Wanted = BodyOf<typeof api.giveAssignment>;
 
@@ -41,9 +42,9 @@ export function wishProblems(
     given ? Math.min(now, times.opensAt) : now,
   );
   if (times.visibleFrom !== null && times.visibleFrom > Math.max(times.opensAt, now))
-    problems.push({ field: 'visibleFrom', message: 'They must be able to see it when it opens.' });
+    problems.push({ field: 'visibleFrom', message: sentence('theyMustBeAbleTo') });
   if (times.answersFrom !== null && times.answersFrom < times.opensAt)
-    problems.push({ field: 'answersFrom', message: 'Answers cannot be seen before it opens.' });
+    problems.push({ field: 'answersFrom', message: sentence('answersCannotBeSeenBefore') });
   return [...problems, ...ruleProblems(times.rules)];
 }
 
@@ -55,9 +56,7 @@ function partProblems(
   const known =
     stageLimit?.of !== 'sections' ||
     Object.keys(stageLimit.minutes).every((id) => sections.some((section) => section.id === id));
-  return known
-    ? []
-    : [{ field: 'stageLimit', message: 'The test no longer has one of these sections.' }];
+  return known ? [] : [{ field: 'stageLimit', message: sentence('testNoLongerHasOne') }];
 }
 
 export const asDate = (time: number | null) => (time === null ? null : new Date(time));
@@ -128,7 +127,7 @@ export async function giveAssignment(
       lock: true,
       transaction,
     });
-    if (!test) throw notFound('The test');
+    if (!test) throw notFound('test');
     const earlier = await givenBefore(database, me, wanted.clientKey, transaction);
     if (earlier) return earlier;
     const outline = readOutline(test.outline);
@@ -190,7 +189,7 @@ async function refuseWrong(
   const known = (form: string | null) =>
     form === null || outline.forms.some(({ id }) => id === form);
   if (![...wanted.forms, ...wanted.formsFor.map(({ form }) => form)].every(known))
-    throw notFound('One of the forms');
+    throw notFound('oneOfForms');
 }
 
 /** Freezes the test as it stands. @returns the edition's id */
@@ -254,8 +253,7 @@ async function writeRecipients(
 
 function nobodyWords({ classIds, groupIds, studentIds }: Wanted['who']): string {
   if (classIds.length + groupIds.length + studentIds.length === 0)
-    return 'Choose at least one class, group or student.';
-  if (groupIds.length + studentIds.length === 0)
-    return 'There are no students in the chosen classes.';
-  return 'There are no students in what is chosen.';
+    return sentence('chooseAtLeastOneClass');
+  if (groupIds.length + studentIds.length === 0) return sentence('thereAreNoStudentsIn');
+  return sentence('thereAreNoStudentsInWhat');
 }

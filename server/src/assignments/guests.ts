@@ -105,7 +105,7 @@ async function enrollmentOf(
     order: ['classId'],
     transaction,
   });
-  if (!enrollment) throw notFound('The student');
+  if (!enrollment) throw notFound('student');
   return enrollment;
 }
 
@@ -125,7 +125,7 @@ export async function tieGuest(
       lock: true,
       transaction,
     });
-    if (!guest) throw notFound('The guest');
+    if (!guest) throw notFound('guest');
     const enrollment = await enrollmentOf(database, me, studentId, transaction);
     const attempts = await Attempt.findAll({
       where: { assignmentId, studentId: [guestId, studentId] },

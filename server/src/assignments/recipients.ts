@@ -12,6 +12,7 @@ import { notFound } from '../problems/problem';
 import type { ClassGroup, Enrollment } from '../models';
 import { countOf } from '../database/count-of';
 import { rule } from '../access';
+import { sentence } from './sentences';
 
 export interface Recipient {
   studentId: number;
@@ -59,9 +60,9 @@ export async function resolveWho(
       .filter(({ studentId }) => who.studentIds.includes(studentId))
       .map(({ studentId, student }) => [studentId, student?.fullName ?? '']),
   );
-  if (classes.length !== new Set(who.classIds).size) throw notFound('One of the classes');
-  if (groups.length !== new Set(who.groupIds).size) throw notFound('One of the groups');
-  if (singles.size !== new Set(who.studentIds).size) throw notFound('One of the students');
+  if (classes.length !== new Set(who.classIds).size) throw notFound('oneOfClasses');
+  if (groups.length !== new Set(who.groupIds).size) throw notFound('oneOfGroups');
+  if (singles.size !== new Set(who.studentIds).size) throw notFound('oneOfStudents');
   const recipients = recipientsOf(who, groups, enrollments);
   const through = new Set([...who.classIds, ...recipients.map(({ classId }) => classId)]);
   return {
@@ -76,7 +77,8 @@ export async function resolveWho(
   };
 }
 
-export const groupInWords = ({ name, class: taught }: ClassGroup) => `${name} of ${taught?.name}`;
+export const groupInWords = ({ name, class: taught }: ClassGroup) =>
+  sentence('groupOfClass', { group: name, class: taught?.name });
 
 /** Each student once: by a chosen class before a group, and by a group before their own name. */
 function recipientsOf(

@@ -1,12 +1,13 @@
 /** What was done to an attempt from outside, and by whom, in words. */
 import { type Database } from '../database/connect';
+import { sentence } from './sentences';
 
-const eventWords: Record<string, string> = {
-  pause: 'paused it',
-  resume: 'resumed it',
-  'hand-in': 'handed it in',
-  reopen: 'opened it again',
-};
+const known = ['pause', 'resume', 'hand-in', 'reopen'] as const;
+
+function inWords(event: string): string {
+  const kind = known.find((name) => name === event);
+  return kind ? sentence(`events.${kind}`) : event;
+}
 
 /** The oldest first; `by` is empty where nobody is known to have done it. */
 export async function readEvents({ models }: Database, attemptId: number) {
@@ -18,6 +19,6 @@ export async function readEvents({ models }: Database, attemptId: number) {
   return events.map(({ doneAt, doer, event }) => ({
     at: doneAt,
     by: doer?.fullName ?? '',
-    words: eventWords[event] ?? event,
+    words: inWords(event),
   }));
 }

@@ -71,7 +71,7 @@ export async function readGiven(
     ],
     ...(transaction && { transaction, lock: transaction.LOCK.SHARE }),
   });
-  if (!line) throw notFound('The assignment');
+  if (!line) throw notFound('assignment');
   return givenOf(line);
 }
 

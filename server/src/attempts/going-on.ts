@@ -25,14 +25,14 @@ export async function enterNext(
   const { database } = context;
   return database.transaction(async (transaction) => {
     const attempt = await lockAttempt(database, attemptId, transaction);
-    if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
+    if (!attempt || attempt.studentId !== me.account.id) throw notFound('attempt');
     const given = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
     const now = context.now();
     insistOnUnderWay(attempt, now);
     const staged = stagedOf(attempt);
     if (!staged) throw problem('all-open-together');
     const { edition, entryIds } = await editions.get(given.editionId);
-    if (!answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
+    if (!answers.every(({ entry }) => entryIds.has(entry))) throw notFound('item');
     const sent = new Veil(attempt.seed).stored(answers, edition);
     const arrived = sorted({ staged, pausedAt: null }, sent, toMillis(attempt.beganAt), now);
     if (arrived.now.length > 0) await writeLast(database, attemptId, arrived.now, now, transaction);
@@ -64,7 +64,7 @@ export async function countPlay(
 ): Promise<{ times: number }> {
   return database.transaction(async (transaction) => {
     const attempt = await lockAttempt(database, attemptId, transaction);
-    if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
+    if (!attempt || attempt.studentId !== me.account.id) throw notFound('attempt');
     const { editionId } = await readGiven(
       database,
       me.account.id,
@@ -72,7 +72,7 @@ export async function countPlay(
       transaction,
     );
     const { edition } = await editions.get(editionId);
-    if (!JSON.stringify(edition).includes(`/api/files/${file}`)) throw notFound('The file');
+    if (!JSON.stringify(edition).includes(`/api/files/${file}`)) throw notFound('file');
     // The attempt is locked, so nobody else counts meanwhile.
     const { MediaPlay } = database.models;
     const known = await MediaPlay.findOne({ where: { attemptId, fileId: file }, transaction });

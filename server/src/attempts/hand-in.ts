@@ -42,7 +42,7 @@ export async function handIn(
   return database.transaction(async (transaction) => {
     const attempt = await lockAttempt(database, attemptId, transaction);
     if (!attempt || (by.kind === 'student' && attempt.studentId !== by.id))
-      throw notFound('The attempt');
+      throw notFound('attempt');
     if (attempt.handedInAt)
       return { handedInAt: toMillis(attempt.handedInAt), late: Boolean(attempt.late) };
 
@@ -61,7 +61,7 @@ export async function handIn(
     const ranOut = by.kind !== 'student' || (ended && !onTime);
     const handedInAt = onTime ? claimed : Math.min(now, deadlineAt ?? Infinity);
     if (by.kind === 'student' && by.answers.length > 0) {
-      if (!by.answers.every(({ entry }) => entryIds.has(entry))) throw notFound('The item');
+      if (!by.answers.every(({ entry }) => entryIds.has(entry))) throw notFound('item');
       const sent = new Veil(attempt.seed).stored(by.answers, edition);
       await takeLastAnswers(database, attempt, given, { sent, ended, now }, transaction);
     }

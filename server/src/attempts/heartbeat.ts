@@ -26,7 +26,7 @@ export async function heartbeat(
     where: { id: attemptId, studentId: me.account.id },
     raw: true,
   });
-  if (!attempt) throw notFound('The attempt');
+  if (!attempt) throw notFound('attempt');
   const time = now();
   const last = await Presence.findByPk(attemptId, { attributes: ['seenAt'], raw: true });
   if (last) await noteSilence(database, attemptId, toMillis(last.seenAt), time);

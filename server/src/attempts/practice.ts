@@ -81,7 +81,7 @@ export async function askHelp(
   const { database } = context;
   return database.transaction(async (transaction) => {
     const attempt = await lockAttempt(database, attemptId, transaction);
-    if (!attempt || attempt.studentId !== me.account.id) throw notFound('The attempt');
+    if (!attempt || attempt.studentId !== me.account.id) throw notFound('attempt');
     const given = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
     const { offPerTry } = given.rules;
     const now = context.now();
@@ -89,7 +89,7 @@ export async function askHelp(
     const { edition } = await editions.get(given.editionId);
     const form = attemptForm(edition, attempt, given.rules);
     const entry = entriesOf({ sections: form.sections }).find(({ id }) => id === entryId);
-    if (!entry) throw notFound('The item');
+    if (!entry) throw notFound('item');
     const { practice } = await readRecord(database, attemptId, ['practice'], transaction);
     const held = practice.get(entryId);
     const before: PracticeState = {
@@ -131,7 +131,7 @@ function isNewCheck(
   { practised, number }: PracticeState,
 ): body is Extract<Asked, { want: 'check' }> {
   if (body.want !== 'check') return false;
-  if (body.answer.entry !== entryId) throw notFound('The item');
+  if (body.answer.entry !== entryId) throw notFound('item');
   return body.answer.number > number && !isDone(practised);
 }
 

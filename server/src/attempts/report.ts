@@ -2,7 +2,7 @@
 import type { api, AnswerOf } from '@oaken/contract';
 import { isReleased, type Released, type ReleaseFacts } from '@oaken/core/assignments';
 import { byStandard, shareInWords } from '@oaken/core/attempts';
-import { entriesOf, type Edition } from '@oaken/core/forms';
+import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
 import {
   asksFor,
   criteriaPoints,
@@ -10,7 +10,8 @@ import {
   rightInWords,
   type ItemContent,
 } from '@oaken/core/items';
-import { windowEnd } from '@oaken/core/timing';
+import { windowEnd, type Language } from '@oaken/core/timing';
+import { written } from '@oaken/words/written';
 import { somebodyCanAnswer } from './students';
 import { schoolZone, studentWindow } from './times';
 import type { SignedIn } from '../access/signed-in';
@@ -21,11 +22,14 @@ import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
 import { readRecord, type StoredAdjustment, type StoredMark } from './record';
 import { factsOf, readWaiting, shown } from './released';
 
+type Say = ReturnType<typeof written>;
+
+/** In the page's language, or the student's. */
 export async function readReport(
   context: Context,
   editions: Editions,
   me: SignedIn,
-  assignmentId: number,
+  { assignmentId, language: wanted }: { assignmentId: number; language?: Language | undefined },
 ): Promise<AnswerOf<typeof api.readReport>> {
   const { database } = context;
   const now = context.now();
@@ -44,8 +48,11 @@ export async function readReport(
     attributes: ['title'],
     include: [{ association: 'edition', attributes: ['points'] }],
   });
-  if (!assignment?.edition) throw notFound('The assignment');
+  if (!assignment?.edition) throw notFound('assignment');
   const { edition } = await editions.get(given.editionId);
+  const language = wanted ?? me.account.language ?? 'en';
+  const say = written(language);
+  const form = attemptForm(edition, counting, given.rules);
   const waiting = await readWaiting(database, [counting.id]);
   return {
     title: assignment.title,
@@ -58,16 +65,21 @@ export async function readReport(
     attempt: counting.number,
     attempts: made.length,
     lateOff: Number(counting.lateOff),
-    notes: await readNotes(context, counting, attemptForm(edition, counting, given.rules)),
-    byStandard: out('marks') ? await readStandards(context, counting, edition) : null,
+    notes: await readNotes(context, counting, form, say),
+    byStandard: out('marks') ? await readStandards(context, counting, edition, language) : null,
     entries:
       out('marks') || out('answers') || out('explanations')
-        ? await readEntries(context, counting, attemptForm(edition, counting, given.rules), out)
+        ? await readEntries(context, counting, form, out, say)
         : null,
   };
 }
 
-async function readStandards({ database }: Context, attempt: Attempt, edition: Edition) {
+async function readStandards(
+  { database }: Context,
+  attempt: Attempt,
+  edition: Edition,
+  language: Language,
+) {
   const standardsOf = new Map(
     entriesOf(edition).map(({ id, standards, override }) => [id, override ? [] : standards]),
   );
@@ -83,17 +95,16 @@ async function readStandards({ database }: Context, attempt: Attempt, edition: E
     code: standardShare.code,
     statement: statements.get(standardShare.code) ?? '',
     share: standardShare.maxPoints > 0 ? standardShare.points / standardShare.maxPoints : null,
-    words: shareInWords(standardShare),
+    words: shareInWords(standardShare, language),
   }));
 }
-
-const pointsWords = (points: number) => `${points} ${points === 1 ? 'point' : 'points'}`;
 
 /** What was decided about the whole work, and changes of what counts that the teacher wished to be told. */
 async function readNotes(
   { database }: Context,
   attempt: Attempt,
   form: Edition,
+  say: Say,
 ): Promise<string[]> {
   const { adjustments } = await readRecord(database, attempt.id, ['adjustments']);
   const told = await database.models.Rescore.findAll({
@@ -106,14 +117,16 @@ async function readNotes(
       .filter(({ entryId }) => entryId === '')
       .map((adjustment) =>
         adjustment.kind === 'bonus'
-          ? `${pointsWords(adjustment.points ?? 0)} besides: ${adjustment.reason}`
-          : `This work does not count: ${adjustment.reason}`,
+          ? say('studentReport.bonus', { n: adjustment.points ?? 0, reason: adjustment.reason })
+          : say('studentReport.workDoesNotCount', { reason: adjustment.reason }),
       ),
     ...told
       .filter(({ entryId }) => order.includes(entryId))
-      .map(
-        ({ entryId, reason }) =>
-          `Question ${order.indexOf(entryId) + 1} was rescored${reason ? `: ${reason}` : '.'}`,
+      .map(({ entryId, reason }) =>
+        say(reason ? 'studentReport.rescoredBecause' : 'studentReport.rescored', {
+          number: order.indexOf(entryId) + 1,
+          reason,
+        }),
       ),
   ];
 }
@@ -137,16 +150,22 @@ function levelsOf({ parts }: ItemContent, { partId, levels }: StoredMark) {
   });
 }
 
-const decisionNote = ({ kind, reason }: StoredAdjustment) =>
-  kind === 'excused'
-    ? `This question does not count for you: ${reason}`
-    : `Your teacher set the points: ${reason}`;
-
-const overrideNotes = {
-  usual: null,
-  'full-credit': 'Everybody gets full points here.',
-  dropped: 'This question does not count.',
-};
+/** What was decided about a question, for this student or for everybody. */
+function noteOn(
+  adjustment: StoredAdjustment | undefined,
+  override: EditionEntry['override'],
+  say: Say,
+): string | null {
+  if (adjustment)
+    return say(
+      adjustment.kind === 'excused'
+        ? 'studentReport.questionDoesNotCount'
+        : 'studentReport.pointsSet',
+      { reason: adjustment.reason },
+    );
+  if (!override) return null;
+  return say(override === 'dropped' ? 'studentReport.droppedForAll' : 'studentReport.fullCredit');
+}
 
 type Entries = NonNullable<AnswerOf<typeof api.readReport>['entries']>;
 
@@ -155,6 +174,7 @@ async function readEntries(
   attempt: Attempt,
   form: ReturnType<typeof attemptForm>,
   out: (what: Released) => boolean,
+  say: Say,
 ): Promise<Entries> {
   const record = await readRecord(database, attempt.id, [
     'answers',
@@ -178,7 +198,7 @@ async function readEntries(
       explanation: out('explanations') ? content.explanation : null,
       comments: mine.map(({ comment }) => comment).filter((text) => text !== ''),
       levels: mine.flatMap((storedMark) => levelsOf(content, storedMark)),
-      note: adjustment ? decisionNote(adjustment) : overrideNotes[override ?? 'usual'],
+      note: noteOn(adjustment, override, say),
     };
   });
 }

@@ -62,5 +62,7 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
     }),
   );
 
-  bind(api.readReport, ({ me, params }) => readReport(context, editions, me, params.assignmentId));
+  bind(api.readReport, ({ me, params, query }) =>
+    readReport(context, editions, me, { ...params, ...query }),
+  );
 }

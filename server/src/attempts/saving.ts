@@ -215,7 +215,7 @@ async function take(
   known: KnownEditions,
   now: number,
 ): Promise<Sorted | Problem> {
-  if (!attempt || attempt.studentId !== save.studentId) return notFound('The attempt');
+  if (!attempt || attempt.studentId !== save.studentId) return notFound('attempt');
   const refused = await refusal(save, attempt, known, now);
   return refused ?? open(attempt, await unveiled(attempt, save.answers, known), now);
 }
@@ -237,5 +237,5 @@ async function refusal(
   if (state === 'over') return attempt.handedInAt ? problem('handed-in') : problem('time-over');
   if (wasAway(attempt.seenAt, now)) return awayProblem();
   const { entryIds } = await editions.get(valueOf(editionIds, attempt.assignmentId));
-  return save.answers.every(({ entry }) => entryIds.has(entry)) ? null : notFound('The item');
+  return save.answers.every(({ entry }) => entryIds.has(entry)) ? null : notFound('item');
 }

@@ -71,7 +71,7 @@ export function sorted(
   for (const answer of answers) {
     const state = stageStateOf(staged.stages, staged.course, answer.entry);
     const end = state.open ? state.until : state.leftAt;
-    if (!state.open && end === null) throw notFound('The item');
+    if (!state.open && end === null) throw notFound('item');
     // A save that was under way when the clock ran out; what was left on purpose is left at once.
     if (state.open && (end === null || now < end + defaultGrace)) outcome.now.push(answer);
     else if (end !== null && isInTime(answer, end, beganAt)) outcome.late.push(answer);

@@ -28,8 +28,7 @@ export async function hold(
     lock: true,
     transaction,
   });
-  if (held.length < wanted.length)
-    throw notFound(wanted.length === 1 ? 'The item' : 'One of the items');
+  if (held.length < wanted.length) throw notFound(wanted.length === 1 ? 'item' : 'oneOfItems');
   const locked = held.filter(({ bankId }) => banks.get(bankId)?.right !== 'edit').length;
   if (locked > 0) throw problem('items-not-yours', { items: locked });
   return held.map(({ id, revisionId, bankId, folderId, retiredAt }) => ({

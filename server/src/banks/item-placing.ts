@@ -34,7 +34,7 @@ export async function copyItems(
   bodyOf: BodyOf<typeof api.copyItems>,
 ) {
   const sources = await readItems(database, me, [...new Set(bodyOf.items)]);
-  if (sources.length < new Set(bodyOf.items).size) throw notFound('One of the items');
+  if (sources.length < new Set(bodyOf.items).size) throw notFound('oneOfItems');
   const onlyRead = sources.filter(({ may }) => may === 'read').length;
   if (onlyRead > 0) throw problem('items-read-only', { items: onlyRead });
   return database.transaction(async (transaction) => {

@@ -17,7 +17,7 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
     readItems(database, me, [itemId], { retired: true }),
     Item.findByPk(itemId),
   ]);
-  if (!item || !stored) throw notFound('The item');
+  if (!item || !stored) throw notFound('item');
   const [{ uses, hiddenUses }, byGrade, earlier, revisions, kin] = await Promise.all([
     usesOf(database, me, [itemId]),
     ItemFigures.findAll({ where: { itemId }, order: ['grade'] }),
@@ -109,6 +109,6 @@ export async function readRevision({ database }: Context, me: SignedIn, revision
   const isReadable = revision?.item && banks.has(revision.item.bankId);
   const isMine = !revision?.test || revision.test.ownerId === me.account.id;
   const [item] = isReadable && isMine ? await readRevisions(database, me, [revisionId]) : [];
-  if (!item) throw notFound('The revision');
+  if (!item) throw notFound('revision');
   return { item };
 }

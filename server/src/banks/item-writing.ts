@@ -25,7 +25,7 @@ async function insistOnPassage(
   const banks = await readableBanks(database, me, transaction);
   const where = { id: content.passage.id, bankId: [...banks.keys()] };
   if ((await database.models.Passage.count({ where, transaction })) === 0)
-    throw notFound('The passage');
+    throw notFound('passage');
 }
 
 export async function makeItem(
@@ -131,7 +131,7 @@ export async function settleSource(
     const sourceItemId = item?.sourceItemId ?? null;
     const where = { id: revision, itemId: sourceItemId ?? 0, testId: null };
     if (!item || (await Revision.count({ where, transaction })) === 0)
-      throw notFound('The source’s revision');
+      throw notFound('revisionOfSource');
     await item.update({ sourceRevisionId: revision }, { transaction });
   });
 }

@@ -33,5 +33,5 @@ export async function forgetSearch({ database }: Context, me: SignedIn, searchId
   const removed = await database.models.SavedSearch.destroy({
     where: { id: searchId, accountId: me.account.id },
   });
-  if (removed === 0) throw notFound('The search');
+  if (removed === 0) throw notFound('search');
 }

@@ -6,6 +6,7 @@ import { type Database } from '../database/connect';
 import { invalid, type WrongField } from '../problems/problem';
 import { itemWordingProblems } from '../wording';
 import { nextRevisionNumber } from './queries';
+import { sentence } from './sentences';
 
 export interface NewRevision {
   itemId: number;
@@ -77,13 +78,13 @@ export async function refuseBroken(
   if ((await StoredFile.count({ where: { id: files }, transaction })) < files.length)
     wrong.push({
       pointer: '/content',
-      message: 'A picture, sound or film in it is no longer kept here. Upload it again.',
+      message: sentence('pictureSoundOrFilmIn'),
     });
   const wanted = [...new Set(standards)];
   if ((await Standard.count({ where: { id: wanted }, transaction })) < wanted.length)
     wrong.push({
       pointer: '/facts/standards',
-      message: 'One of the standards was removed from its framework. Choose another one.',
+      message: sentence('oneStandardsWasRemovedFrom'),
     });
   const { passage } = content;
   if (passage) {
@@ -91,7 +92,7 @@ export async function refuseBroken(
     if ((await PassageRevision.count({ where, transaction })) === 0)
       wrong.push({
         pointer: '/content/passage',
-        message: 'The passage was deleted. Choose another one.',
+        message: sentence('passageWasDeletedChooseAnother'),
       });
   }
   if (wrong.length > 0) throw invalid(wrong);

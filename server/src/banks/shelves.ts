@@ -17,6 +17,7 @@ import {
   withAccounts,
 } from '../accounts/colleagues';
 import { countOf } from '../database/count-of';
+import { sentence } from './sentences';
 
 export async function listBanks({ database }: Context, me: SignedIn): Promise<{ banks: Bank[] }> {
   const { Bank, Folder, Item } = database.models;
@@ -82,7 +83,7 @@ async function insistOnOwnBank(
   const bank = await database.models.Bank.scope(rule('readableBy', me)).findByPk(bankId, {
     transaction,
   });
-  if (!bank) throw notFound('The bank');
+  if (!bank) throw notFound('bank');
   if (bank.ownerId !== me.account.id) throw problem('bank-not-yours');
   return bank;
 }
@@ -137,10 +138,10 @@ export async function insistOnFolder(
     include: shareOf(me),
     transaction,
   });
-  if (!bank) throw notFound('The bank');
+  if (!bank) throw notFound('bank');
   if (rightIn(bank, me) !== 'edit') throw problem('bank-read-only');
   if (folder !== null && !(await Folder.count({ where: { id: folder, bankId }, transaction })))
-    throw notFound('The folder');
+    throw notFound('folder');
 }
 
 async function holdFolder(
@@ -153,7 +154,7 @@ async function holdFolder(
   const folder = await Folder.findByPk(folderId, { transaction, lock: true });
   const bank =
     folder && (await Bank.scope(rule('editableBy', me)).findByPk(folder.bankId, { transaction }));
-  if (!folder || !bank) throw notFound('The folder');
+  if (!folder || !bank) throw notFound('folder');
   return folder;
 }
 
@@ -167,7 +168,7 @@ export async function makeFolder(
   return database.transaction(async (transaction) => {
     await insistOnFolder(database, me, { bank: bodyOf.bank, folder: bodyOf.parent }, transaction);
     if ((await above(database, bodyOf.parent, transaction)).length >= deepest)
-      throw invalid([{ pointer: '/parent', message: `Folders can be ${deepest} deep at most.` }]);
+      throw invalid([{ pointer: '/parent', message: sentence('foldersCanBeDeepAt', { deepest }) }]);
     const { Folder } = database.models;
     const where = { bankId: bodyOf.bank, parentId: bodyOf.parent };
     const last = await Folder.max<number | null, Folder>('position', { where, transaction });
@@ -222,7 +223,7 @@ export async function moveFolders(
         throw invalid([
           {
             pointer: '/folders',
-            message: 'A folder cannot be moved into itself or into a folder inside it.',
+            message: sentence('folderCannotBeMovedInto'),
           },
         ]);
       if (held.bankId !== bodyOf.bank) {

@@ -7,8 +7,10 @@ import { listSeat } from '../attempts/list';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
-import { problem, signInFirst } from '../problems/problem';
+import { problem } from '../problems/problem';
 import { present } from '@oaken/core/certain';
+import { count } from '@oaken/core/text';
+import { sentence } from './sentences';
 
 interface Entry {
   id: number;
@@ -23,10 +25,8 @@ const hour = 3_600_000;
 export function calendarRoutes(bind: Bind, context: Context): void {
   const { database, now } = context;
 
-  bind(api.openCalendar, async ({ visitor, body, request }) => {
-    if (!visitor) throw signInFirst();
-    if (request.headers['x-csrf-token'] !== visitor.csrf) throw problem('out-of-date');
-    const id = visitor.account.id;
+  bind(api.openCalendar, async ({ me, body }) => {
+    const id = me.account.id;
     const account = present(await database.models.Account.findByPk(id), 'account');
     const kept = body.renew ? null : account.calendarToken;
     const token = kept ?? randomBytes(24).toString('base64url');
@@ -40,8 +40,8 @@ export function calendarRoutes(bind: Bind, context: Context): void {
       include: ['school'],
     });
     if (!owner) throw problem('no-calendar');
-    const { id, schoolId, role, givenName, familyName } = owner;
-    const account = { id, schoolId, role, givenName, familyName };
+    const { id, schoolId, role, givenName, familyName, language } = owner;
+    const account = { id, schoolId, role, givenName, familyName, language };
     const me: SignedIn = { account, csrf: '', at: now() };
     const entries =
       account.role === 'student' ? await ofStudent(context, me) : await ofTeacher(context, me);
@@ -71,7 +71,7 @@ async function ofTeacher({ database }: Context, me: SignedIn): Promise<Entry[]> 
   return all.map((assignment) => ({
     ...assignment,
     title: `${assignment.title} (${assignment.recipients})`,
-    words: `${assignment.given} given, ${assignment.handedIn} handed in`,
+    words: sentence('givenHandedIn', { given: assignment.given, handedIn: assignment.handedIn }),
   }));
 }
 
@@ -83,6 +83,6 @@ async function ofStudent(context: Context, me: SignedIn): Promise<Entry[]> {
     title: assignment.title,
     opensAt: assignment.opensAt,
     closesAt: assignment.closesAt,
-    words: `${assignment.teacher}, ${assignment.items} ${assignment.items === 1 ? 'question' : 'questions'}`,
+    words: `${assignment.teacher}, ${count(assignment.items, 'question')}`,
   }));
 }

@@ -20,7 +20,7 @@ export async function undoRosters(
       lock: true,
       transaction,
     });
-    if (!change) throw notFound('The change');
+    if (!change) throw notFound('change');
     if (change.undoneAt) return;
     for (const step of (change.steps as Step[]).reverse()) {
       if (step.undo === 'change')

@@ -13,6 +13,7 @@ import { invalid, problem } from '../problems/problem';
 import { countOpen } from './enrolling';
 import { perform, type Step } from './roster-writes';
 import { makeClass } from './service';
+import { sentence } from './sentences';
 
 /** Every student of the school, with the classes that each is or was in. */
 async function readKnown(
@@ -121,7 +122,7 @@ export async function applyRosters(
     );
     if (nowhere >= 0)
       throw invalid([
-        { pointer: `/rosters/${nowhere}/make`, message: 'Choose a class, or describe a new one.' },
+        { pointer: `/rosters/${nowhere}/make`, message: sentence('chooseClassOrDescribeNew') },
       ]);
     const { RosterChange } = database.models;
     const key = { madeBy: me.account.id, clientKey: wanted.clientKey };

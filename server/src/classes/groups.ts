@@ -33,7 +33,7 @@ async function insistOnGroup(
     where: { id: groupId, classId },
     transaction,
   });
-  if (!group) throw notFound('The group');
+  if (!group) throw notFound('group');
   return group;
 }
 

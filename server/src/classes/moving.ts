@@ -9,6 +9,7 @@ import type { Database } from '../database/connect';
 import { invalid, notFound, problem } from '../problems/problem';
 import { comeBack, enrol } from './enrolling';
 import { setLeft } from './roster';
+import { sentence } from './sentences';
 
 /**
  * Lets a student leave one class and come into another of mine; one who was there before has the
@@ -23,7 +24,7 @@ export async function moveStudent(
   to: number,
 ): Promise<AnswerOf<typeof api.moveStudent>> {
   const { database, now } = context;
-  if (to === classId) throw invalid([{ pointer: '/to', message: 'Choose another class.' }]);
+  if (to === classId) throw invalid([{ pointer: '/to', message: sentence('chooseAnotherClass') }]);
   return database.transaction(async (transaction) => {
     await insistOnRunning(database, me, to, transaction);
     const { working } = await setLeft(context, me, { classId, studentId }, true, transaction);
@@ -41,12 +42,11 @@ async function comeInto(
 ): Promise<number> {
   const { Enrollment, SchoolClass } = database.models;
   // Two who come at once must not get the same number.
-  if (!(await SchoolClass.findByPk(classId, { lock: true, transaction })))
-    throw notFound('The class');
+  if (!(await SchoolClass.findByPk(classId, { lock: true, transaction }))) throw notFound('class');
   const roster = await Enrollment.findAll({ where: { classId }, transaction });
   const before = roster.find((enrollment) => enrollment.studentId === studentId);
   if (before?.leftAt === null)
-    throw invalid([{ pointer: '/to', message: 'The student is in that class already.' }]);
+    throw invalid([{ pointer: '/to', message: sentence('studentIsInThatClass') }]);
   if (roster.filter(({ leftAt }) => leftAt === null).length >= mostInClass)
     throw problem('class-full');
   if (before) {

@@ -7,6 +7,7 @@ import type { SignedIn } from '../access/signed-in';
 import { type Database } from '../database/connect';
 import { problem, Problem } from '../problems/problem';
 import { present } from '@oaken/core/certain';
+import { sentence } from './sentences';
 
 declare module '../context' {
   interface Context {
@@ -95,10 +96,7 @@ export class RemoteRoster implements RosterService {
       });
     } catch (error) {
       if (error instanceof Problem) throw error;
-      const why =
-        error instanceof RangeError
-          ? error.message
-          : 'Try again later, or import the list from a file.';
+      const why = error instanceof RangeError ? error.message : sentence('tryAgainLaterOrImport');
       throw problem('roster-service-odd', { why });
     }
   }

@@ -13,6 +13,7 @@ import { readClasses } from './rows';
 import type { ClassGroup, Enrollment } from '../models';
 import { present } from '@oaken/core/certain';
 import { valuesOf } from '../models/subquery';
+import { sentence } from './sentences';
 
 export async function readClassRoster(
   database: Database,
@@ -20,7 +21,7 @@ export async function readClassRoster(
   classId: number,
 ): Promise<AnswerOf<typeof api.readClass>> {
   const [schoolClass] = await readClasses(database, me, classId);
-  if (!schoolClass) throw notFound('The class');
+  if (!schoolClass) throw notFound('class');
   const { AssignmentClass, ClassGroup, Enrollment } = database.models;
   const enrollments = await Enrollment.findAll({
     where: { classId },
@@ -106,7 +107,7 @@ export async function insistOnStudents(
   const ids = [...new Set(students)];
   const where = { classId, studentId: ids, leftAt: null };
   if ((await models.Enrollment.count({ where, transaction })) !== ids.length)
-    throw notFound(ids.length === 1 ? 'The student' : 'One of the students');
+    throw notFound(ids.length === 1 ? 'student' : 'oneOfStudents');
 }
 
 export async function describeStudent(
@@ -127,7 +128,10 @@ export async function describeStudent(
     }));
   if (other)
     throw invalid([
-      { pointer: '/studentNumber', message: `That is ${other.fullName}’s student number.` },
+      {
+        pointer: '/studentNumber',
+        message: sentence('thatIsSStudentNumber', { fullName: other.fullName }),
+      },
     ]);
   await Account.update(
     { givenName, familyName, studentNumber, email: facts.email || null, grade },
@@ -154,7 +158,7 @@ export async function setLeft(
       lock: true,
       transaction,
     });
-    if (!enrollment) throw notFound('The student');
+    if (!enrollment) throw notFound('student');
     const time = new Date(now());
     if ((enrollment.leftAt !== null) !== left)
       await (left ? leave : comeBack)(database, { classId, studentId }, time, transaction);
@@ -221,5 +225,5 @@ export const groupNameTaken = (name: string) =>
   problem(
     'group-name-taken',
     { name },
-    { errors: [{ pointer: '/name', message: 'There is a group of this name already.' }] },
+    { errors: [{ pointer: '/name', message: sentence('thereIsGroupThisName') }] },
   );

@@ -11,6 +11,7 @@ import { invalid, notFound, problem } from '../problems/problem';
 import type { Account } from '../models';
 import { present } from '@oaken/core/certain';
 import { valuesOf } from '../models/subquery';
+import { sentence } from './sentences';
 
 /** Without letters and digits that look alike: it is read from a board. */
 const signs = 'ABCDEFGHJKMNPQRTUVWXY346789';
@@ -100,11 +101,9 @@ export async function openJoining(
 ) {
   await insistOnRunning(database, me, classId);
   if (until !== null && until <= now())
-    throw invalid([{ pointer: '/until', message: 'That time has already passed.' }]);
+    throw invalid([{ pointer: '/until', message: sentence('thatTimeHasAlreadyPassed') }]);
   if (until !== null && until > now() + 60 * 86_400_000)
-    throw invalid([
-      { pointer: '/until', message: 'A class can be open for joining for at most 60 days.' },
-    ]);
+    throw invalid([{ pointer: '/until', message: sentence('classCanBeOpenFor') }]);
   await database.models.SchoolClass.update(
     { joiningUntil: until === null ? null : new Date(until) },
     { where: { id: classId } },
@@ -156,7 +155,7 @@ export async function setTeachers(
     await insistOnRunning(database, me, classId, transaction);
     const ids = others.map(({ accountId }) => accountId);
     if (new Set(ids).size !== ids.length)
-      throw invalid([{ pointer: '/others', message: 'Somebody is named twice.' }]);
+      throw invalid([{ pointer: '/others', message: sentence('somebodyIsNamedTwice') }]);
     const late = others.findIndex(
       (position) => position.part === 'substitute' && position.until <= now(),
     );
@@ -164,7 +163,7 @@ export async function setTeachers(
       throw invalid([
         {
           pointer: `/others/${late}/until`,
-          message: 'The last day of the substitute has already passed.',
+          message: sentence('lastDaySubstituteHasAlready'),
         },
       ]);
     const { Account, ClassTeacher } = database.models;
@@ -172,7 +171,7 @@ export async function setTeachers(
       where: { [Op.and]: [mayJoin(database, me, classId), { id: ids }] },
       transaction,
     });
-    if (known !== ids.length) throw notFound('One of the colleagues');
+    if (known !== ids.length) throw notFound('oneOfColleagues');
     await ClassTeacher.destroy({
       where: { classId, role: { [Op.ne]: 'teacher' } },
       transaction,

@@ -28,6 +28,7 @@ import { sentChanges } from './migrations/025-sent-changes';
 import { names } from './migrations/026-names';
 import { words } from './migrations/027-words';
 import { overrides } from './migrations/028-overrides';
+import { languages } from './migrations/029-languages';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -60,6 +61,7 @@ const migrations: Migration[] = [
   names,
   words,
   overrides,
+  languages,
 ];
 
 export function migrator(database: Sequelize) {

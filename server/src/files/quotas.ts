@@ -5,6 +5,7 @@ import type { Transaction, WhereOptions } from 'sequelize';
 import { problem } from '../problems/problem';
 import { leastFree, MB, quotas } from './limits';
 import type { StoredFile } from '../models';
+import { sentence } from './sentences';
 
 export interface Use {
   files: number;
@@ -42,34 +43,31 @@ export async function insistOnRoom(
   transaction?: Transaction,
 ): Promise<void> {
   if ((await context.freeDisk()) - size < leastFree)
-    throw full(
-      'There is no room for files on the school’s server.',
-      'Answers are saved as before. Tell whoever looks after the server.',
-    );
+    throw full(sentence('thereIsNoRoomFor'), sentence('answersAreSavedAsBefore'));
   if (attemptId !== null) {
     const ofAttempt = await readUseBy(context, { attemptId }, transaction);
     if (ofAttempt.files >= quotas.attemptFiles)
       throw full(
-        'These are too many files.',
-        `One test can hold ${quotas.attemptFiles} files of yours.`,
+        sentence('theseAreTooManyFiles'),
+        sentence('oneTestCanHoldFiles', { attemptFiles: quotas.attemptFiles }),
       );
     if (ofAttempt.bytes + size > quotas.attempt)
       throw full(
-        'These files are too large together.',
-        `One test can hold ${inMB(quotas.attempt)} of yours.`,
+        sentence('theseFilesAreTooLarge'),
+        sentence('oneTestCanHoldYours', { attempt: inMB(quotas.attempt) }),
       );
   }
   const ofPerson = await readUseBy(context, { madeBy: me.account.id }, transaction);
   const quota = attemptId === null ? quotas.teacher : quotas.student;
   if (ofPerson.bytes + size > quota)
     throw full(
-      'Your files take too much room.',
-      `All of them together may have ${inMB(quota)}. Ask your school.`,
+      sentence('yourFilesTakeTooMuch'),
+      sentence('allThemTogetherMayHave', { quota: inMB(quota) }),
     );
   const ofSchool = await readUse(context, me.account.schoolId, transaction);
   if (ofSchool.bytes + size > context.fileRoom)
     throw full(
-      'The school’s room for files is full.',
-      `It is ${inMB(context.fileRoom)}. An administrator can give more.`,
+      sentence('schoolsRoomForFilesIs'),
+      sentence('isAdministratorCanGiveMore', { fileRoom: inMB(context.fileRoom) }),
     );
 }

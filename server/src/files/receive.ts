@@ -2,6 +2,7 @@
 import type { Request } from 'express';
 import { problem } from '../problems/problem';
 import { largestOfAll, MB, pieceSize } from './limits';
+import { sentence } from './sentences';
 
 /**
  * How many bytes will come, as the sender says; no more than that can.
@@ -13,7 +14,7 @@ export function announcedSize(request: Request, limit = largestOfAll): number {
   if (!Number.isInteger(size)) throw problem('length-missing');
   if (size > limit)
     throw problem('too-large', {
-      words: `At most ${Math.floor(limit / MB)} MB can be sent at once.`,
+      words: sentence('atMostMbCanBe', { limit: Math.floor(limit / MB) }),
     });
   return size;
 }

@@ -36,7 +36,7 @@ export function fileRoutes(router: Router, bind: Bind, context: Context, edition
     const me = await context.sessions.find(readCookie(request, context.site.cookieName));
     if (!me) throw signInFirst();
     const id = String(request.params.fileId);
-    if (!/^[A-Za-z0-9_-]{22}$/.test(id)) throw notFound('The file');
+    if (!/^[A-Za-z0-9_-]{22}$/.test(id)) throw notFound('file');
     const file = await findFile(context, me, id);
     const range = rangeOf(request.headers.range, file.bytes);
     response.set({

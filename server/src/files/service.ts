@@ -17,13 +17,9 @@ import { largest, largestText, MB, pieceSize, uploadsAtOnce } from './limits';
 import { announcedSize, piecesOf } from './receive';
 import { isBinary, readFile, type Known, type Sort } from './types';
 import type { Context } from '../context';
+import { sentence } from './sentences';
 
-const words: Record<Sort, string> = {
-  picture: 'a picture',
-  sound: 'sound',
-  film: 'film',
-  document: 'a document',
-};
+const nameOf = (sort: Sort) => sentence(`sorts.${sort}`);
 const wrong = (message: string) => invalid([{ pointer: '', message }]);
 const addressOf = (id: string) => `/api/files/${id}`;
 const inMB = (bytes: number) => (bytes / MB).toFixed(1);
@@ -54,7 +50,13 @@ export function keepFile(
     attemptId: null,
     check(file) {
       if (file.sort !== as)
-        throw wrong(`This is ${words[file.sort]} (${file.type}), not ${words[as]}.`);
+        throw wrong(
+          sentence('thisIsNot', {
+            sort: nameOf(file.sort),
+            type: file.type,
+            wanted: nameOf(as),
+          }),
+        );
     },
   });
 }
@@ -77,7 +79,9 @@ export async function keepWork(
     attemptId,
     check(file) {
       if (asked.accepts === 'photo' && (file.sort !== 'picture' || file.type === 'image/svg+xml'))
-        throw wrong(`The question asks for a photo; this is ${words[file.sort]} (${file.type}).`);
+        throw wrong(
+          sentence('questionAsksForPhotoThis', { sort: nameOf(file.sort), type: file.type }),
+        );
     },
   });
 }
@@ -92,7 +96,7 @@ async function insistOnOpen(
     attributes: ['handedInAt', 'deadlineAt'],
     where: { id: attemptId, studentId: me.account.id },
   });
-  if (!attempt) throw notFound('The attempt');
+  if (!attempt) throw notFound('attempt');
   const { handedInAt, deadlineAt } = attempt;
   if (handedInAt !== null || (deadlineAt !== null && deadlineAt.getTime() + defaultGrace < now()))
     throw problem('time-over');
@@ -120,7 +124,7 @@ async function partOf(
     (await AssignmentStudent.count({
       where: { assignmentId: assignment.id, studentId, withdrawnAt: null },
     }));
-  if (!given) throw notFound('The attempt');
+  if (!given) throw notFound('attempt');
   const { edition } = await editions.get(assignment.editionId);
   const entry = entriesOf(edition).find(({ id }) => id === entryId);
   return entry?.content.parts.find(({ id }) => id === partId);
@@ -134,7 +138,7 @@ async function receive(
   wish: Wish,
 ): Promise<KeptFile> {
   const size = announcedSize(request);
-  if (size === 0) throw wrong('The file is empty.');
+  if (size === 0) throw wrong(sentence('fileIsEmpty'));
   return uploads.pass(async () => {
     const id = await begin(context, me, wish, size);
     try {
@@ -195,7 +199,11 @@ async function store(context: Context, request: Request, id: string, wish: Wish,
       const sizeLimit = largest[file.sort];
       if (size > sizeLimit)
         throw problem('too-large', {
-          words: `The file has ${inMB(size)} MB; ${words[file.sort]} may have at most ${sizeLimit / MB} MB.`,
+          words: sentence('fileHasMbMayHave', {
+            size: inMB(size),
+            sort: nameOf(file.sort),
+            sizeLimit: sizeLimit / MB,
+          }),
         });
       wish.check(file);
     }
@@ -227,8 +235,7 @@ async function recognize(
   size: number,
 ): Promise<Known> {
   if (isBinary(piece)) return known(readFile(piece, claimed));
-  if (size > largestText)
-    throw problem('too-large', { words: 'A drawing (SVG) or a text may have at most 500 kB.' });
+  if (size > largestText) throw problem('too-large', { words: sentence('drawingSvgOrTextMay') });
   let file: Known | undefined;
   await reader.read('recognize', piece, { claimed }, (reading) => void (file = known(reading)));
   return present(file, 'reading of the file');
@@ -292,7 +299,7 @@ export async function findFile({ database }: Context, me: SignedIn, id: string):
   const file = await database.models.StoredFile.findOne({ where: { id, complete: true } });
   const mine = file?.madeBy === me.account.id;
   const ofMySchool = staff && file?.schoolId === me.account.schoolId;
-  if (!file || !(file.attemptId === null || mine || ofMySchool)) throw notFound('The file');
+  if (!file || !(file.attemptId === null || mine || ofMySchool)) throw notFound('file');
   const { name, type, bytes } = file;
   const ending = endings[type] ?? type.split('/')[1];
   return { id, type, bytes, name: staff || mine ? name : `file.${ending}` };

@@ -1,5 +1,6 @@
 /** A drawing in SVG is shown as a picture only; whatever could run or fetch is refused all the same. */
 import sanitizeHtml from 'sanitize-html';
+import { sentence } from './sentences';
 
 const elements = new Set(
   'svg g path rect circle ellipse line polyline polygon text tspan textpath defs lineargradient radialgradient stop clippath mask pattern title desc metadata use symbol marker switch style'.split(
@@ -26,9 +27,8 @@ function stylesIn(text: string): string[] {
 
 export function svgProblem(text: string): string | null {
   if (/<!DOCTYPE|<!ENTITY|<!\[CDATA\[/i.test(text))
-    return 'The drawing declares entities, which is not allowed.';
-  if (/<\?(?!xml\s)/i.test(text))
-    return 'The drawing holds a processing instruction, which is not allowed.';
+    return sentence('drawingDeclaresEntitiesWhichIs');
+  if (/<\?(?!xml\s)/i.test(text)) return sentence('drawingHoldsProcessingInstructionWhich');
   let problem: string | null = null;
   sanitizeHtml(text, {
     allowedTags: false,
@@ -38,22 +38,22 @@ export function svgProblem(text: string): string | null {
     onOpenTag(name, attributes) {
       const local = name.replace(/^svg:/, '');
       if (!elements.has(local) && !/^(sodipodi|inkscape|rdf|cc|dc):/.test(name))
-        problem ??= `The drawing holds <${name}>, which is not allowed.`;
+        problem ??= sentence('drawingHoldsWhichIsNot', { name });
       for (const [attribute, value] of Object.entries(attributes)) {
         const plain = value.replace(/[\s\u0000-\u001f]+/g, '').toLowerCase(); // eslint-disable-line no-control-regex
         if (attribute.startsWith('on'))
-          problem ??= `The drawing holds a script (“${attribute}”), which is not allowed.`;
+          problem ??= sentence('drawingHoldsScriptWhichIs', { attribute });
         if (/^(xlink:)?href$/.test(attribute) && !plain.startsWith('#'))
-          problem ??= 'The drawing points to something outside itself, which is not allowed.';
+          problem ??= sentence('drawingPointsToSomethingOutside');
         if (
           /javascript:|data:text|expression\(|@import|url\((?!["']?#)/.test(plain) &&
           !attribute.startsWith('xmlns')
         )
-          problem ??= `The drawing’s “${attribute}” is not allowed.`;
+          problem ??= sentence('drawingsIsNotAllowed', { attribute });
       }
     },
   });
   if (stylesIn(text).some((style) => reachesOut.test(style)))
-    problem ??= 'The drawing’s style points to something outside itself, which is not allowed.';
+    problem ??= sentence('drawingsStylePointsToSomething');
   return problem;
 }

@@ -3,6 +3,7 @@ import { elementAt, present } from '@oaken/core/certain';
 import { disableTypes, imageSize } from 'image-size';
 import { filetypeinfo } from 'magic-bytes.js';
 import { svgProblem } from './svg';
+import { sentence } from './sentences';
 
 /** Only what can be kept is looked at: readers of rarer formats have been made to hang before. */
 disableTypes([
@@ -108,10 +109,10 @@ function typesOf(bytes: Buffer): string[] {
  * @param claimed the media type that the sender gave; empty when it gave none
  */
 export function readFile(bytes: Buffer, claimed: string): FileReading {
-  if (bytes.length === 0) return refused('The file is empty.');
+  if (bytes.length === 0) return refused(sentence('fileIsEmpty'));
   if (stillPicture.test(brandOf(bytes))) {
-    const format = brandOf(bytes).startsWith('ftypavi') ? 'AVIF' : 'HEIC, as phones take it';
-    return refused(`This is a photo as ${format}. Save it as JPEG and send that.`);
+    const format = brandOf(bytes).startsWith('ftypavi') ? 'AVIF' : sentence('heicAsPhonesTake');
+    return refused(sentence('thisIsPhotoAsSave', { format }));
   }
   const claimedType = usual(elementAt(claimed.toLowerCase().split(';'), 0).trim());
   const types = typesOf(bytes).filter((type) => type in sorts && !isWritten(type));
@@ -124,28 +125,23 @@ export function readFile(bytes: Buffer, claimed: string): FileReading {
       type = 'image/svg+xml';
     } else type = 'text/plain';
   }
-  if (type === undefined)
-    return refused(
-      'What this file is cannot be recognised. PNG, JPEG, GIF, WebP, SVG, MP3, WAV, OGG, MP4, WebM and PDF can be kept.',
-    );
+  if (type === undefined) return refused(sentence('whatThisFileIsCannot'));
   if (
     claimedType !== '' &&
     claimedType !== 'application/octet-stream' &&
     claimedType in sorts &&
     sorts[claimedType] !== sorts[type]
   )
-    return refused(`The file says that it is ${claimedType}, but it is ${type}.`);
+    return refused(sentence('fileSaysThatIsBut', { claimedType, type }));
   const sort = present(sorts[type], `sort of ${type}`);
   if (sort !== 'picture') return { ok: true, file: { type, sort, width: null, height: null } };
   try {
     // A copy of its own: the reader looks at the whole memory behind a slice.
     const { width, height } = imageSize(new Uint8Array(bytes));
     if (!(width > 0 && height > 0) || width > 20_000 || height > 20_000)
-      return refused(
-        'The picture’s size cannot be read, or it is more than 20,000 points wide or high.',
-      );
+      return refused(sentence('picturesSizeCannotBeRead'));
     return { ok: true, file: { type, sort, width: Math.round(width), height: Math.round(height) } };
   } catch {
-    return refused('The picture is damaged: its size cannot be read.');
+    return refused(sentence('pictureIsDamagedItsSize'));
   }
 }

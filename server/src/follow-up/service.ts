@@ -22,6 +22,7 @@ import type { Attempt } from '../models';
 import { elementAt, present, valueOf } from '@oaken/core/certain';
 import { usableBanks } from '../banks/rights';
 import { valuesOf } from '../models/subquery';
+import { sentence } from './sentences';
 
 /** Items on these standards that I may use and that are scored by a key, so that practice answers at once. */
 async function readPool(
@@ -176,7 +177,7 @@ export async function makeFollowUp(
   const given = await AssignmentStudent.findAll({ where: { assignmentId } });
   const classOf = new Map(given.map(({ studentId, classId }) => [studentId, classId]));
   if (!groups.every(({ students }) => students.every((id) => classOf.has(id))))
-    throw notFound('One of the students');
+    throw notFound('oneOfStudents');
   const pool = await readPool(
     database,
     me,
@@ -197,7 +198,7 @@ export async function makeFollowUp(
     throw invalid([
       {
         pointer: `/groups/${empty}`,
-        message: `For “${elementAt(planned, empty).name}” your banks have no items on these standards that none of its students has met.`,
+        message: sentence('forYourBanksHaveNo', { name: elementAt(planned, empty).name }),
       },
     ]);
   const made: AnswerOf<typeof api.makeFollowUp>['made'] = [];

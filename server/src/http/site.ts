@@ -4,6 +4,7 @@
  */
 import type { Request } from 'express';
 import { problem } from '../problems/problem';
+import { sentence } from './sentences';
 
 declare module '../context' {
   interface Context {
@@ -62,9 +63,7 @@ export class Site {
       (origin !== undefined && !this.isOwn(origin, request))
     )
       throw problem('other-site', {
-        hint: this.named
-          ? ''
-          : 'If this is your school’s address, OAKEN_ORIGIN must be set to it on the server.',
+        hint: this.named ? '' : sentence('ifThisIsYourSchools'),
       });
   }
 

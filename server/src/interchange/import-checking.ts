@@ -8,6 +8,7 @@ import type { Context } from '../context';
 import type { BadRow, GoodRow } from '../reading/item-rows';
 import { unreadInWords } from './import-words';
 import { report } from './import-progress';
+import { sentence } from './sentences';
 
 const mostProblems = 1000;
 
@@ -66,7 +67,7 @@ async function checkRow(
   const known = read.facts.standards.flatMap((code) => {
     const standard = standards.get(squash(code));
     if (!standard)
-      problems.push({ column: 'standards', message: `There is no standard “${code}”.` });
+      problems.push({ column: 'standards', message: sentence('thereIsNoStandard', { code }) });
     return standard ? [standard] : [];
   });
   const facts = itemFacts.safeParse({
@@ -93,7 +94,7 @@ async function lostReferences(
       where: { id: files, complete: true },
     });
     if (known < files.length)
-      lost.push({ column: 'whole', message: 'A picture, sound or film of it is not kept here.' });
+      lost.push({ column: 'whole', message: sentence('pictureSoundOrFilmIs') });
   }
   if (passage) {
     const banks = await readableBanks(database, me);
@@ -101,7 +102,7 @@ async function lostReferences(
       where: { id: passage.revision, passageId: passage.id },
       include: [{ association: 'passage', where: { bankId: [...banks.keys()] } }],
     });
-    if (!known) lost.push({ column: 'whole', message: 'The passage of it is not here.' });
+    if (!known) lost.push({ column: 'whole', message: sentence('passageIsNotHere') });
   }
   return lost;
 }

@@ -14,6 +14,7 @@ import { invalid, notFound } from '../problems/problem';
 import { Line } from '../threads/line';
 import { check } from './import-checking';
 import { inBackground } from './import-progress';
+import { sentence } from './sentences';
 
 const largestFile = 25 * 1024 * 1024;
 
@@ -27,7 +28,7 @@ export async function beginImport(
   request: Request,
 ) {
   const size = announcedSize(request, largestFile);
-  if (size === 0) throw invalid([{ pointer: '', message: 'The file is empty.' }]);
+  if (size === 0) throw invalid([{ pointer: '', message: sentence('fileIsEmpty') }]);
   return receiving.pass(async () => {
     await insistOnRoom(context, me, null, size);
     const id = await begin(context, me, wish);
@@ -81,7 +82,7 @@ const writeChunk = ({ database }: Context, id: string, number: number, piece: Bu
 
 export async function find({ models }: Database, me: SignedIn, id: string): Promise<ItemImport> {
   const itemImport = await models.ItemImport.findOne({ where: { id, accountId: me.account.id } });
-  if (!itemImport) throw notFound('The import');
+  if (!itemImport) throw notFound('import');
   return itemImport;
 }
 

@@ -3,6 +3,7 @@ import { Op } from 'sequelize';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { Problem } from '../problems/problem';
+import { sentence } from './sentences';
 
 export class Cancelled extends Error {}
 
@@ -27,7 +28,7 @@ export async function inBackground(
     if (!known) log.error({ import: id, err: error }, 'an import failed');
     const message = known
       ? (error.body.errors?.[0]?.message ?? error.message)
-      : 'Something went wrong on the server. It was noted there; try again.';
+      : sentence('somethingWentWrongOnServer');
     await database.models.ItemImport.update(
       { state: 'failed', message: message.slice(0, 500) },
       { where: { id } },

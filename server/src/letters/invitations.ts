@@ -53,6 +53,7 @@ export async function invite(
       closesAt: studentWindow(timesOf(assignment), exceptions, zone).closesAt,
       limitMinutes: limitFor(assignment.rules, exceptions.accommodations?.time),
       address: `${origin}/seat`,
+      language: student.language ?? 'en',
       zone,
       now: sendAfter,
     });

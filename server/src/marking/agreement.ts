@@ -141,7 +141,7 @@ export async function adjudicate(
   await insistOnRunningAssignment(database, me, path.assignmentId);
   const { part } = await findPart(context, editions, me, path);
   const secondMarking = await secondMarkingOf(context, path);
-  if (!secondMarking) throw notFound('The second marking');
+  if (!secondMarking) throw notFound('secondMarking');
   await database.transaction(async (transaction) => {
     const mark = markFor(part, { points, levels: null, comment });
     const { Mark, SecondMark } = database.models;
@@ -150,7 +150,7 @@ export async function adjudicate(
       lock: true,
       transaction,
     });
-    if (!second) throw notFound('The second mark');
+    if (!second) throw notFound('secondMark');
     const { entryId, partId } = path;
     const first = await Mark.findOne({ where: { attemptId, entryId, partId }, transaction });
     if (first)

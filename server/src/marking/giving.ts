@@ -10,6 +10,8 @@ import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { invalid, notFound, problem } from '../problems/problem';
 import { findPart, type PartPath } from './marked-part';
+import { count } from '@oaken/core/text';
+import { sentence } from './sentences';
 
 export interface Mark {
   points: number | null;
@@ -30,7 +32,7 @@ export function markFor(part: Part, { points, levels, comment }: Mark): Mark {
       throw invalid([
         {
           pointer: '/levels',
-          message: 'Choose a level for each criterion, or give points without the guide.',
+          message: sentence('chooseLevelForEachCriterion'),
         },
       ]);
     return { points: sum, levels, comment };
@@ -39,7 +41,7 @@ export function markFor(part: Part, { points, levels, comment }: Mark): Mark {
     throw invalid([
       {
         pointer: '/points',
-        message: `This gives at most ${maxPoints} ${maxPoints === 1 ? 'point' : 'points'}.`,
+        message: sentence('givesAtMost', { points: count(maxPoints, 'point') }),
       },
     ]);
   return { points, levels: null, comment };
@@ -79,7 +81,7 @@ export async function giveMark(
 ): Promise<number> {
   const { database, now } = context;
   const attempt = await lockAttempt(database, attemptId, transaction);
-  if (!attempt || attempt.assignmentId !== path.assignmentId) throw notFound('The work');
+  if (!attempt || attempt.assignmentId !== path.assignmentId) throw notFound('work');
   if (attempt.handedInAt === null) throw problem('open-again');
   await insistOnVersion(database, { ...path, attemptId }, version, transaction);
   const stored = {
@@ -112,6 +114,11 @@ async function insistOnVersion(
   });
   if ((held?.version ?? 0) === version) return;
   const points =
-    held?.points == null ? 'no points' : `${held.points} ${held.points === 1 ? 'point' : 'points'}`;
-  throw problem('marked-meanwhile', { who: held?.marker?.fullName ?? 'Somebody', points });
+    held?.points == null
+      ? sentence('noPoints')
+      : `${held.points} ${held.points === 1 ? 'point' : 'points'}`;
+  throw problem('marked-meanwhile', {
+    who: held?.marker?.fullName ?? sentence('somebody'),
+    points,
+  });
 }

@@ -57,7 +57,7 @@ export async function findAssignment(
 ): Promise<Found> {
   const { Assignment } = database.models;
   const assignment = await Assignment.scope(rule('readableBy', me)).findByPk(assignmentId);
-  if (!assignment) throw notFound('The assignment');
+  if (!assignment) throw notFound('assignment');
   const { editionId, title } = assignment;
   const mayMark = await mayRun(database, me, assignmentId);
   return { editionId, title, mayMark, parts: await partsOf(editions, editionId) };
@@ -82,7 +82,7 @@ export async function findPart(
   const handed = assignment.parts.find(
     ({ entry, part }) => entry.id === entryId && part.id === partId && fits(part),
   );
-  if (!handed) throw notFound('The question');
+  if (!handed) throw notFound('question');
   return { ...assignment, ...handed };
 }
 

@@ -139,7 +139,7 @@ async function findMine(
     secondMarkerId: me.account.id,
   });
   const handed = secondMarking && (await handedOf(editions, secondMarking));
-  if (!secondMarking || !handed) throw notFound('The second marking');
+  if (!secondMarking || !handed) throw notFound('secondMarking');
   return { secondMarking, handed };
 }
 
@@ -181,7 +181,7 @@ export async function giveSecondMarks(
         },
         transaction,
       });
-      if (handedIn === 0) throw notFound('The work');
+      if (handedIn === 0) throw notFound('work');
       const held = await SecondMark.findOne({
         where: { secondMarkingId, attemptId },
         lock: true,

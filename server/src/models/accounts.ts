@@ -1,5 +1,6 @@
 /** People, and how they come in. */
 import type { Accommodations } from '@oaken/core/accommodations';
+import type { Language } from '@oaken/core/timing';
 import {
   DataTypes,
   Model,
@@ -38,6 +39,8 @@ export class Account extends Model<InferAttributes<Account>, InferCreationAttrib
   declare sourcedId: CreationOptional<string | null>;
   declare guestOf: CreationOptional<number | null>;
   declare calendarToken: CreationOptional<string | null>;
+  /** Null until they choose. */
+  declare language: CreationOptional<Language | null>;
 
   get fullName(): NonAttribute<string> {
     return `${this.givenName} ${this.familyName}`.trim();
@@ -72,6 +75,7 @@ export const defineAccount = table(Account, 'accounts', {
   sourcedId: optional(STRING(64)),
   guestOf: optional(INTEGER.UNSIGNED),
   calendarToken: optional(CHAR(32)),
+  language: optional(CHAR(2)),
 });
 
 /** A browser that is signed in; only a hash of its token is kept. */

@@ -1,6 +1,7 @@
 /** What was given to whom, and what is said about it. */
 import type { AssignmentRules } from '@oaken/core/assignments';
 import type { Who } from '@oaken/contract/assignments';
+import type { TestKind } from '@oaken/core/assessments';
 import {
   DataTypes,
   Model,
@@ -36,7 +37,7 @@ export class Assignment extends Model<
   declare editionId: number;
   declare assignedBy: number;
   declare title: string;
-  declare kind: string;
+  declare kind: TestKind;
   declare opensAt: Date;
   declare closesAt: CreationOptional<Date | null>;
   declare lateUntil: CreationOptional<Date | null>;

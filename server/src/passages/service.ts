@@ -82,11 +82,11 @@ export async function readPassage(
     where: { id: passageId, bankId: [...banks.keys()] },
     include: ['revision'],
   });
-  if (!row) throw notFound('The passage');
+  if (!row) throw notFound('passage');
   const wanted = revision
     ? await PassageRevision.findOne({ where: { id: revision, passageId } })
     : row.revision;
-  if (!wanted) throw notFound('The revision of the passage');
+  if (!wanted) throw notFound('revisionOfPassage');
   const revisions = await PassageRevision.findAll({
     attributes: ['id', 'number', 'createdAt'],
     where: { passageId },
@@ -172,7 +172,7 @@ export async function revisePassage(
       lock: true,
       transaction,
     });
-    if (!passage) throw notFound('The passage');
+    if (!passage) throw notFound('passage');
     if (banks.get(passage.bankId)?.right !== 'edit') throw problem('passage-not-yours');
     if (passage.revisionId !== basedOn) throw problem('passage-saved-meanwhile');
     await insistOnPassageWording(content);

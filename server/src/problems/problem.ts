@@ -5,6 +5,8 @@ import {
   type ProblemCode,
   type ProblemParams,
 } from '@oaken/contract/problems';
+import things from '@oaken/words/en/things.json' with { type: 'json' };
+import { speaker } from '@oaken/words/speaking';
 import type { z } from 'zod';
 
 export interface WrongField {
@@ -60,7 +62,11 @@ export function problem<C extends ProblemCode>(code: C, ...[given, beside]: Give
   });
 }
 
-export const notFound = (what: string) => problem('not-found', { what });
+const thingNamed = speaker(things);
+/** What can be missing. */
+export type Thing = keyof typeof things;
+
+export const notFound = (thing: Thing) => problem('not-found', { what: thingNamed(thing) });
 
 export const invalid = (errors: WrongField[]) =>
   problem('invalid', { messages: errors.map(({ message }) => message) }, { errors });

@@ -6,6 +6,7 @@ import {
 } from '@oaken/core/standards';
 import { Unreadable } from './limits';
 import { readTable, type Line } from './table';
+import { sentence } from './sentences';
 
 /** A framework of standards in CSV or CASE JSON. */
 export async function* readFramework(
@@ -24,8 +25,7 @@ export async function* readFramework(
 async function rowsOf(bytes: Buffer): Promise<Line[]> {
   const rows: Line[] = [];
   const insistOnCode = (names: string[]) => {
-    if (!names.includes('code'))
-      throw new Unreadable('The first row must name the columns: code, statement, parent, grades.');
+    if (!names.includes('code')) throw new Unreadable(sentence('firstRowMustNameColumns'));
   };
   for await (const line of readTable(bytes, insistOnCode)) rows.push(line);
   return rows;

@@ -18,6 +18,7 @@ import { readFile, type Known } from '../files/types';
 import { Unreadable } from './limits';
 import { readTable, type Line } from './table';
 import { unzip } from './zip';
+import { sentence } from './sentences';
 
 /** A picture of a row, under the id that the item's wording names. */
 export interface RowPicture {
@@ -89,17 +90,16 @@ export async function* readItemRows(
 function tableIn(files: Map<string, Buffer> | null): Buffer | null {
   if (files === null) return null;
   const tables = [...files].filter(([name]) => name.endsWith('.csv'));
-  const held = tables.length === 0 ? 'no CSV file' : `${tables.length} CSV files`;
-  if (tables.length !== 1) throw new Unreadable(`The zip holds ${held}; it must hold one.`);
+  const held =
+    tables.length === 0 ? sentence('noCsvFile') : sentence('csvFiles', { tables: tables.length });
+  if (tables.length !== 1) throw new Unreadable(sentence('zipHoldsMustHoldOne', { held }));
   return elementAt(tables, 0)[1];
 }
 
 function insistOnQuestion(names: string[]): void {
   if (names.includes('question') || names.includes('whole')) return;
   const known = columnNames.slice(0, 6).join(', ');
-  throw new Unreadable(
-    `The first row must name the columns; it has no column “question”. Known columns: ${known} …`,
-  );
+  throw new Unreadable(sentence('firstRowMustNameColumnsHas', { known }));
 }
 
 async function readRow(line: Line, files: ReadonlyMap<string, Buffer>): Promise<GoodRow | BadRow> {
@@ -145,10 +145,10 @@ function readPicture(
     return null;
   };
   const bytes = files.get(name.toLowerCase());
-  if (!bytes) return wrong(`There is no file “${name}” in the zip.`);
+  if (!bytes) return wrong(sentence('thereIsNoFileIn', { name }));
   const read = readFile(bytes, '');
   if (!read.ok) return wrong(read.message);
-  if (read.file.sort !== 'picture') return wrong(`“${name}” is no picture.`);
+  if (read.file.sort !== 'picture') return wrong(sentence('isNoPicture', { name }));
   const digest = createHash('sha256').update(bytes).digest();
   return {
     id: randomBytes(16).toString('base64url'),

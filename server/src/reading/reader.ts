@@ -4,6 +4,7 @@ import { invalid } from '../problems/problem';
 import { Line } from '../threads/line';
 import { limits } from './limits';
 import type { Tasks } from './tasks';
+import { sentence } from './sentences';
 
 declare module '../context' {
   interface Context {
@@ -91,4 +92,4 @@ class Thread<Piece> {
   }
 }
 
-const tooMuch = () => unreadable('The file takes more time or memory to read than one may.');
+const tooMuch = () => unreadable(sentence('fileTakesMoreTimeOr'));

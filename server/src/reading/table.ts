@@ -2,6 +2,7 @@ import { delimiterOf, encodingOf, fused } from '@oaken/core/csv';
 import { parse } from 'csv-parse';
 import { isUtf8 } from 'node:buffer';
 import { Readable } from 'node:stream';
+import { sentence } from './sentences';
 
 import { limits, Unreadable } from './limits';
 
@@ -62,7 +63,7 @@ export async function* readTable(
     }>) {
       const number = beginOf(record, info.lines);
       if (record.length > limits.cells)
-        throw new Unreadable(`Line ${number} has more than ${limits.cells} cells.`);
+        throw new Unreadable(sentence('lineHasMoreThanCells', { number, cells: limits.cells }));
       if (columns === null) {
         columns = record.map((name) => name.trim().toLowerCase());
         names(columns);
@@ -70,7 +71,7 @@ export async function* readTable(
       }
       if (++rows > limits.rows)
         throw new Unreadable(
-          `The table has more than ${limits.rows.toLocaleString('en')} rows; split it into several.`,
+          sentence('tableHasMoreThanRows', { rows: limits.rows.toLocaleString('en') }),
         );
       yield {
         number,
@@ -79,7 +80,9 @@ export async function* readTable(
     }
   } catch (error) {
     if (error instanceof Unreadable) throw error;
-    throw new Unreadable(`The table cannot be read: ${(error as Error).message.slice(0, 200)}`);
+    throw new Unreadable(
+      sentence('tableCannotBeRead', { message: (error as Error).message.slice(0, 200) }),
+    );
   }
-  if (columns === null) throw new Unreadable('The file is empty.');
+  if (columns === null) throw new Unreadable(sentence('fileIsEmpty'));
 }

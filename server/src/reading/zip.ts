@@ -1,6 +1,7 @@
 import { elementAt } from '@oaken/core/certain';
 import { fromBuffer, type Entry, type ZipFile } from 'yauzl';
 import { limits, Unreadable } from './limits';
+import { sentence } from './sentences';
 
 const isZip = (bytes: Buffer) => bytes.subarray(0, 4).toString('latin1') === 'PK\u0003\u0004';
 const baseName = (path: string) => elementAt(path.split('/'), -1).toLowerCase();
@@ -9,14 +10,14 @@ const isOfNoInterest = (name: string) => name.endsWith('/') || name.startsWith('
 const open = (bytes: Buffer) =>
   new Promise<ZipFile>((resolve, reject) =>
     fromBuffer(bytes, { lazyEntries: true, validateEntrySizes: true }, (error, zip) =>
-      error ? reject(new Unreadable('The zip cannot be read.')) : resolve(zip),
+      error ? reject(new Unreadable(sentence('zipCannotBeRead'))) : resolve(zip),
     ),
   );
 
 /** The bytes of one entry; what comes out is counted, whatever the zip says of itself. */
 async function unpackEntry(zip: ZipFile, entry: Entry, room: number): Promise<Buffer> {
   const cannot = () =>
-    new Unreadable(`“${entry.fileName.slice(0, 100)}” in the zip cannot be read.`);
+    new Unreadable(sentence('inZipCannotBeRead', { fileName: entry.fileName.slice(0, 100) }));
   const stream = await new Promise<NodeJS.ReadableStream>((resolve, reject) =>
     zip.openReadStream(entry, (error, opened) => (error ? reject(cannot()) : resolve(opened))),
   );
@@ -32,7 +33,9 @@ async function unpackEntry(zip: ZipFile, entry: Entry, room: number): Promise<Bu
     throw cannot();
   }
   if (size > room)
-    throw new Unreadable(`The zip unpacks to more than ${limits.unpacked / 1024 / 1024} MB.`);
+    throw new Unreadable(
+      sentence('zipUnpacksToMoreThan', { unpacked: limits.unpacked / 1024 / 1024 }),
+    );
   return Buffer.concat(pieces);
 }
 
@@ -46,7 +49,7 @@ export async function unzip(bytes: Buffer): Promise<Map<string, Buffer> | null> 
   try {
     for (let entry = await nextEntry(zip); entry; entry = await nextEntry(zip)) {
       if (++entries > limits.filesInZip)
-        throw new Unreadable(`The zip holds more than ${limits.filesInZip} files.`);
+        throw new Unreadable(sentence('zipHoldsMoreThanFiles', { filesInZip: limits.filesInZip }));
       if (isOfNoInterest(entry.fileName)) continue;
       const unpacked = await unpackEntry(zip, entry, room);
       room -= unpacked.length;
@@ -66,7 +69,7 @@ function nextEntry(zip: ZipFile): Promise<Entry | null> {
     };
     const onEntry = (entry: Entry) => settle(() => resolve(entry));
     const onEnd = () => settle(() => resolve(null));
-    const onError = () => settle(() => reject(new Unreadable('The zip cannot be read.')));
+    const onError = () => settle(() => reject(new Unreadable(sentence('zipCannotBeRead'))));
     zip.on('entry', onEntry).on('end', onEnd).on('error', onError);
     zip.readEntry();
   });

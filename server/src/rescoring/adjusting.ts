@@ -12,6 +12,7 @@ import type { Editions } from '../attempts/editions';
 import { attemptForm, lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import { invalid, notFound, problem } from '../problems/problem';
+import { sentence } from './sentences';
 
 interface WorkPath {
   assignmentId: number;
@@ -64,13 +65,13 @@ export async function adjust(
 ): Promise<{ id: number }> {
   const { database, now } = context;
   if (kind === 'override' && entry === null)
-    throw invalid([{ pointer: '/entry', message: 'Say which question gets other points.' }]);
+    throw invalid([{ pointer: '/entry', message: sentence('sayWhichQuestionGetsOther') }]);
   if (kind === 'bonus' && entry !== null)
-    throw invalid([{ pointer: '/entry', message: 'Points besides belong to the whole work.' }]);
+    throw invalid([{ pointer: '/entry', message: sentence('pointsBesidesBelongToWhole') }]);
   if (kind !== 'excused' && points === null)
-    throw invalid([{ pointer: '/points', message: 'Say how many points.' }]);
+    throw invalid([{ pointer: '/points', message: sentence('sayHowManyPoints') }]);
   if (kind === 'bonus' && points === 0)
-    throw invalid([{ pointer: '/points', message: 'Say how many points: 0 adds nothing.' }]);
+    throw invalid([{ pointer: '/points', message: sentence('sayHowManyPoints0') }]);
   await insistOnRunningAssignment(database, me, path.assignmentId);
   return database.transaction(async (transaction) => {
     const attempt = await lockCounting(context, path, transaction);
@@ -80,12 +81,12 @@ export async function adjust(
       const editionEntry = entriesOf({
         sections: attemptForm(edition, attempt, given.rules).sections,
       }).find(({ id }) => id === entry);
-      if (!editionEntry) throw notFound('This question among the student’s');
+      if (!editionEntry) throw notFound('questionOfStudent');
       if (kind === 'override' && points !== null && points > editionEntry.points)
         throw invalid([
           {
             pointer: '/points',
-            message: `The question gives at most ${editionEntry.points}. Points above that are points besides.`,
+            message: sentence('questionGivesAtMostPoints', { points: editionEntry.points }),
           },
         ]);
     }
@@ -128,7 +129,7 @@ export async function takeAdjustmentBack(
       include: [{ association: 'attempt', attributes: [], where: { assignmentId, studentId } }],
       transaction,
     });
-    if (!adjustment) throw notFound('The decision');
+    if (!adjustment) throw notFound('decision');
     const attempt = await lockAttempt(database, adjustment.attemptId, transaction);
     if (!attempt || attempt.handedInAt === null) throw problem('open-again-to-decide');
     if (adjustment.undoneAt !== null) return;

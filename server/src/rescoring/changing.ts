@@ -1,4 +1,5 @@
 /** What a change of what counts would make of an edition, and of every work. */
+import { sentence } from './sentences';
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import type { AssignmentRules } from '@oaken/core/assignments';
 import { present, valueOf } from '@oaken/core/certain';
@@ -41,7 +42,7 @@ export async function find(
     lock: transaction !== undefined,
     transaction,
   });
-  if (!assignment) throw notFound('The assignment');
+  if (!assignment) throw notFound('assignment');
   return {
     id,
     editionId: assignment.editionId,
@@ -53,7 +54,7 @@ export async function find(
 
 const entryIn = (edition: Edition, id: string): EditionEntry => {
   const editionEntry = entriesOf(edition).find((entry) => entry.id === id);
-  if (!editionEntry) throw notFound('The item');
+  if (!editionEntry) throw notFound('item');
   return editionEntry;
 };
 
@@ -88,7 +89,7 @@ async function readNames({ models }: Database, assignmentId: number) {
       {
         id: line.studentId,
         name: line.student?.fullName ?? '',
-        class: line.class?.name ?? 'Guests',
+        class: line.class?.name ?? sentence('guests'),
       },
     ]),
   );

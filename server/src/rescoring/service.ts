@@ -166,7 +166,7 @@ export async function undoRescore(
       lock: true,
       transaction,
     });
-    if (!rescored) throw notFound('The change');
+    if (!rescored) throw notFound('change');
     const { editionBefore, editionAfter, undoneAt } = rescored;
     if (undoneAt !== null) return { attempts: 0 };
     if (editionAfter !== assignment.editionId) throw problem('rescored-after');

@@ -18,6 +18,7 @@ import { Download } from '../http/download';
 import { gradebookZip } from './oneroster';
 import { ownAssignmentRow, readResults } from './service';
 import { readStandardResults } from './standards';
+import { sentence } from './sentences';
 
 interface Asked {
   context: Context;
@@ -51,7 +52,9 @@ function table<Row>(columns: readonly ResultColumn<Row>[], rows: Row[], results:
 async function students(asked: Asked): Promise<Written> {
   const results = await readAsked(asked);
   const { head, lines } = table(studentColumns, results.students, results);
-  const items = results.items.map((item) => `Item ${item.number} (of ${cell(item.maxPoints)})`);
+  const items = results.items.map((item) =>
+    sentence('itemOf', { number: item.number, maxPoints: cell(item.maxPoints) }),
+  );
   const points = results.students.map(({ cells }) =>
     results.items.map((_, index) => (cells[index]?.share == null ? '' : cell(cells[index].points))),
   );
@@ -68,19 +71,21 @@ async function items(asked: Asked): Promise<Written> {
   return { title: results.title, body: writeCsv(head, lines) };
 }
 
-const standardsHead = [
-  'Standard',
-  'Statement',
-  'Who',
-  'Name',
-  'Class',
-  'Share earned',
-  'From',
-  'To',
-  'Items',
-  'Answers',
-  'Rating',
-];
+const standardsHead = (
+  [
+    'standard',
+    'statement',
+    'who',
+    'name',
+    'class',
+    'share',
+    'from',
+    'to',
+    'items',
+    'answers',
+    'rating',
+  ] as const
+).map((column) => sentence(`standardsColumns.${column}`));
 
 /** Everybody, each class, each group and each student of one standard. */
 function linesOf(standard: StandardResult): string[][] {

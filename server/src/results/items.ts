@@ -24,6 +24,7 @@ import type { Gathered } from './gather';
 import type { Finished } from './lines';
 import type { AnswerReadings } from './answer-readings';
 import { choicePart, tableOf, type Scores } from './table';
+import { sentence } from './sentences';
 
 const nothing: Responses = {};
 
@@ -86,7 +87,7 @@ export function itemResults(
         ({ attemptId }) => gathered.recordOf(attemptId).scores.has(entry.id) && isBlank(attemptId),
       ).length,
       practice: practiceOn(gathered, finished, entry),
-      time: times.length > 0 ? spreadOf(times).median : noFigure('nobody’s time is known'),
+      time: times.length > 0 ? spreadOf(times).median : noFigure(sentence('nobodysTimeIsKnown')),
       flags:
         entry.override || unscored
           ? []
@@ -101,7 +102,7 @@ export function itemResults(
   });
 }
 
-const leftOut = noFigure('it is left out');
+const leftOut = noFigure(sentence('isLeftOut'));
 
 function aloneIn(
   gathered: Gathered,
@@ -138,7 +139,7 @@ function aloneIn(
   };
 }
 
-const noPoints = noFigure('it gives no points');
+const noPoints = noFigure(sentence('givesNoPoints'));
 
 /** Of an opinion: who answered, and what was chosen how often. */
 function unscoredIn(

@@ -52,7 +52,7 @@ export async function decideLateAnswers(
     const { LateAnswer } = database.models;
     const attempt = await lockAttempt(database, attemptId, transaction);
     if (attempt?.assignmentId !== assignmentId || attempt.studentId !== studentId)
-      throw notFound('The student’s work');
+      throw notFound('studentWork');
     const where = { attemptId, decision: 'waiting' as const };
     const waiting = await LateAnswer.findAll({ where, lock: true, transaction });
     await LateAnswer.update(

@@ -5,6 +5,7 @@ import { Op, type GroupedCountResultItem } from 'sequelize';
 import { readAssigned, withAttempts, type Assigned } from '../assignments/assigned';
 import type { Database } from '../database/connect';
 import { valuesOf } from '../models/subquery';
+import { sentence } from './sentences';
 
 /** One student's work; or a student without any. */
 export interface Line extends Omit<Assigned, 'className'> {
@@ -67,7 +68,7 @@ export async function readLines(database: Database, assignmentId: number): Promi
     const { className, ...who } = student;
     return {
       ...who,
-      class: className ?? 'Guests',
+      class: className ?? sentence('guests'),
       attemptId: attempt?.id ?? null,
       number: attempt?.number ?? null,
       beganAt: attempt?.beganAt ?? null,
@@ -108,7 +109,10 @@ export async function readGroups({ models }: Database, assignmentId: number): Pr
   const namedSo = (name: string) => peopled.filter((group) => group.name === name).length;
   return peopled.map((group) => ({
     id: group.id,
-    name: namedSo(group.name) > 1 ? `${group.name} of ${group.class?.name ?? ''}` : group.name,
+    name:
+      namedSo(group.name) > 1
+        ? sentence('groupOfClass', { group: group.name, class: group.class?.name ?? '' })
+        : group.name,
     students: new Set((group.members ?? []).map(({ studentId }) => studentId)),
   }));
 }

@@ -1,7 +1,9 @@
 /** A student's report on paper: score, standards, and every answer with what was said about it. */
 import { createRequire } from 'node:module';
 import type { StudentWork } from '@oaken/contract/results';
-import { plainText, wholePercent } from '@oaken/core/text';
+import { percentText, plainText } from '@oaken/core/text';
+import type { Language } from '@oaken/core/timing';
+import { written } from '@oaken/words/written';
 import PDFDocument from 'pdfkit';
 
 // Everything that a name or an answer may hold: Latin with all accents, Greek, Cyrillic, signs.
@@ -17,7 +19,6 @@ const rule = '#b8a98a';
 const margin = 54;
 
 const points = (value: number) => String(Math.round(value * 100) / 100);
-const percent = (share: number) => `${wholePercent(share)}%`;
 
 export interface ReportFacts {
   school: string;
@@ -27,13 +28,20 @@ export interface ReportFacts {
   standards: { code: string; statement: string; words: string }[];
   /** With every answer, or the score and standards alone. */
   answers: boolean;
+  language: Language;
 }
+
+type Say = ReturnType<typeof written>;
 
 /**
  * While something waits to be marked, what is marked so far out of what that gives; never a
  * percentage of the whole.
  */
-export function scoreWords({ attempt, entries }: Pick<StudentWork, 'attempt' | 'entries'>): string {
+export function scoreWords(
+  { attempt, entries }: Pick<StudentWork, 'attempt' | 'entries'>,
+  language: Language,
+): string {
+  const say = written(language);
   const maxPoints = attempt.maxPoints ?? 0;
   const earned = attempt.points ?? 0;
   const waiting = entries.reduce(
@@ -41,21 +49,29 @@ export function scoreWords({ attempt, entries }: Pick<StudentWork, 'attempt' | '
     0,
   );
   if (waiting === 0)
-    return `${points(earned)} of ${points(maxPoints)} points, ${percent(earned / maxPoints)}`;
-  if (waiting >= maxPoints) return `${points(waiting)} points wait to be marked`;
-  return `${points(earned)} of ${points(maxPoints - waiting)} points so far; ${points(waiting)} more wait to be marked`;
+    return say('studentReport.score', {
+      earned: points(earned),
+      possible: points(maxPoints),
+      percent: percentText(earned / maxPoints, language),
+    });
+  if (waiting >= maxPoints) return say('studentReport.allWaiting', { waiting: points(waiting) });
+  return say('studentReport.scoreSoFar', {
+    earned: points(earned),
+    possible: points(maxPoints - waiting),
+    waiting: points(waiting),
+  });
 }
 
 /** What a question gave, in words; empty where nothing is known. */
-function earnedInWords({
-  override,
-  needsMarking,
-  points: earned,
-  maxPoints,
-}: StudentWork['entries'][number]) {
-  if (override === 'dropped') return 'does not count';
-  if (needsMarking) return 'waits to be marked';
-  return earned === null ? '' : `${points(earned)} of ${points(maxPoints)}`;
+function earnedInWords(
+  { override, needsMarking, points: earned, maxPoints }: StudentWork['entries'][number],
+  say: Say,
+): string {
+  if (override === 'dropped') return say('studentReport.dropped');
+  if (needsMarking) return say('studentReport.toBeMarked');
+  return earned === null
+    ? ''
+    : say('studentReport.earned', { earned: points(earned), possible: points(maxPoints) });
 }
 
 /** How a line of text looks. */
@@ -115,8 +131,12 @@ class Paper {
     if (this.pdf.y > this.pdf.page.height - margin - height) this.pdf.addPage();
   }
 
-  /** Ends the paper with the pages counted. */
-  async finish(name: string): Promise<Buffer> {
+  /**
+   * Ends the paper with the pages counted.
+   *
+   * @param foot what stands below a page, the first being 1
+   */
+  async finish(foot: (page: number, pages: number) => string): Promise<Buffer> {
     const chunks: Buffer[] = [];
     this.pdf.on('data', (chunk: Buffer) => chunks.push(chunk));
     const whole = new Promise<Buffer>((done, failed) => {
@@ -126,7 +146,7 @@ class Paper {
     const { count } = this.pdf.bufferedPageRange();
     for (let page = 0; page < count; page++) {
       this.pdf.switchToPage(page);
-      this.foot(`${name} · ${page + 1} of ${count}`);
+      this.foot(foot(page + 1, count));
     }
     this.pdf.end();
     return whole;
@@ -146,59 +166,78 @@ class Paper {
 /** A student's report on paper. */
 export function reportPdf(work: StudentWork, facts: ReportFacts): Promise<Buffer> {
   const paper = new Paper(`${work.title}: ${work.student.name}`, facts.school);
-  writeHead(paper, work, facts);
-  writeStandards(paper, facts);
-  if (facts.answers) writeAnswers(paper, work);
-  return paper.finish(work.student.name);
+  const say = written(facts.language);
+  writeHead(paper, work, facts, say);
+  writeStandards(paper, facts, say);
+  if (facts.answers) writeAnswers(paper, work, say);
+  const { name } = work.student;
+  return paper.finish((page, pages) => say('studentReport.page', { name, page, pages }));
 }
 
-function writeHead(paper: Paper, work: StudentWork, facts: ReportFacts): void {
+function writeHead(paper: Paper, work: StudentWork, facts: ReportFacts, say: Say): void {
   const { attempt, student } = work;
   paper.say(`${facts.school} · ${facts.printed}`, { size: 8.5, colour: faded });
   paper.say(work.title, { size: 18, font: 'title', gap: 1 });
   paper.say(`${student.name}, ${student.class}`, { size: 12, gap: 2 });
   paper.line();
-  if (attempt.excused) paper.say('This work is not scored.', { font: 'bold' });
+  if (attempt.excused) paper.say(say('studentReport.notScored'), { font: 'bold' });
   else if (attempt.points !== null && attempt.maxPoints)
-    paper.say(scoreWords(work), { size: 13, font: 'bold' });
+    paper.say(scoreWords(work, facts.language), { size: 13, font: 'bold' });
   paper.say(facts.handedIn, { colour: faded });
   if (attempt.lateOff > 0)
-    paper.say(`${points(attempt.lateOff * 100)}% is taken off because it was late.`, {
-      colour: faded,
-    });
+    paper.say(
+      say('studentReport.late', { percent: percentText(attempt.lateOff, facts.language, 2) }),
+      {
+        colour: faded,
+      },
+    );
   for (const { kind, points: given, reason } of decisionsAbout(work, null))
     paper.say(
       kind === 'bonus'
-        ? `${points(given ?? 0)} points besides: ${reason}`
-        : `Not scored: ${reason}`,
+        ? say('studentReport.bonus', { n: given ?? 0, reason })
+        : say('studentReport.notScoredBecause', { reason }),
     );
 }
 
-function writeStandards(paper: Paper, { standards }: ReportFacts): void {
+function writeStandards(paper: Paper, { standards }: ReportFacts, say: Say): void {
   if (standards.length === 0) return;
-  paper.say('By standard', { size: 13, font: 'title', gap: 2 });
+  paper.say(say('studentReport.byStandard'), { size: 13, font: 'title', gap: 2 });
   for (const { code, statement, words } of standards) {
     paper.say(statement || code, { font: 'bold', gap: 0 });
     paper.say(`${words}${statement ? ` (${code})` : ''}`, { colour: faded });
   }
 }
 
-function writeAnswers(paper: Paper, work: StudentWork): void {
+function writeAnswers(paper: Paper, work: StudentWork, say: Say): void {
   paper.space();
   for (const [index, entry] of work.entries.entries()) {
     paper.keep(90);
     paper.line();
-    const earned = earnedInWords(entry);
-    paper.say(`Question ${index + 1}${earned ? `, ${earned}` : ''}`, { font: 'bold', gap: 1 });
+    const number = index + 1;
+    const earned = earnedInWords(entry, say);
+    paper.say(
+      earned
+        ? say('studentReport.questionEarned', { number, earned })
+        : say('studentReport.question', { number }),
+      { font: 'bold', gap: 1 },
+    );
     paper.say(plainText(entry.stem));
-    paper.say(`Answer: ${entry.responseText || 'none'}`, { indent: 12 });
-    for (const right of entry.right) paper.say(`Right: ${right}`, { indent: 12, colour: faded });
+    const answer = entry.responseText;
+    paper.say(answer ? say('studentReport.answer', { answer }) : say('studentReport.noAnswer'), {
+      indent: 12,
+    });
+    for (const right of entry.right)
+      paper.say(say('studentReport.right', { right }), { indent: 12, colour: faded });
     for (const { comment } of entry.comments)
-      if (comment !== '') paper.say(`Teacher: ${comment}`, { indent: 12, font: 'bold' });
-    for (const { kind, points: given, reason } of decisionsAbout(work, entry.entry)) {
-      const decision = kind === 'excused' ? 'Not scored' : `Set to ${points(given ?? 0)}`;
-      paper.say(`${decision}: ${reason}`, { indent: 12 });
-    }
+      if (comment !== '')
+        paper.say(say('studentReport.teacher', { comment }), { indent: 12, font: 'bold' });
+    for (const { kind, points: given, reason } of decisionsAbout(work, entry.entry))
+      paper.say(
+        kind === 'excused'
+          ? say('studentReport.notScoredBecause', { reason })
+          : say('studentReport.pointsSetTo', { points: points(given ?? 0), reason }),
+        { indent: 12 },
+      );
   }
 }
 

@@ -2,7 +2,7 @@ import { api } from '@oaken/contract';
 import type { StudentWork } from '@oaken/contract/results';
 import type { SignedIn } from '../access/signed-in';
 import { byStandard, shareInWords } from '@oaken/core/attempts';
-import { inWords } from '@oaken/core/timing';
+import { inWords, locales, type Language } from '@oaken/core/timing';
 import type { Editions } from '../attempts/editions';
 import { schoolZone } from '../attempts/times';
 import type { Context } from '../context';
@@ -17,6 +17,7 @@ import { bringSheet, listSheets, readSheetResults, removeSheet } from './sheets'
 import { rate, readStandardResults } from './standards';
 import { readStudentWork } from './student';
 import { present } from '@oaken/core/certain';
+import { written } from '@oaken/words/written';
 
 export function resultRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now } = context;
@@ -70,7 +71,8 @@ function exportRoutes(bind: Bind, context: Context, editions: Editions): void {
 
   bind(api.exportStudentReport, async ({ me, params, query }) => {
     const work = await readStudentWork(context, editions, me, params);
-    const pdf = await reportPdf(work, await factsOf(context, me, work, query.answers === 'yes'));
+    const facts = await factsOf(context, me, work, query);
+    const pdf = await reportPdf(work, facts);
     return new Download(`${work.title} ${work.student.name}.pdf`, 'application/pdf', pdf);
   });
 }
@@ -80,8 +82,11 @@ async function factsOf(
   { database, now }: Context,
   me: SignedIn,
   work: StudentWork,
-  answers: boolean,
+  { answers, language: wanted }: { answers: 'yes' | 'no'; language?: Language | undefined },
 ): Promise<ReportFacts> {
+  const student = await database.models.Account.findByPk(work.student.id);
+  const language = wanted ?? student?.language ?? 'en';
+  const say = written(language);
   const zone = await schoolZone(database);
   const school = present(await database.models.School.findByPk(me.account.schoolId), 'school');
   const { handedInAt, late } = work.attempt;
@@ -93,16 +98,22 @@ async function factsOf(
     work.ratings.find(({ standard }) => standard === code)?.statement ?? '';
   return {
     school: school.name,
-    printed: new Date(now()).toLocaleDateString('en-US', { timeZone: zone, dateStyle: 'long' }),
+    printed: new Date(now()).toLocaleDateString(locales[language], {
+      timeZone: zone,
+      dateStyle: 'long',
+    }),
     handedIn:
       handedInAt === null
-        ? 'Not handed in.'
-        : `Handed in ${inWords(handedInAt, zone, now())}${late ? ', late' : ''}.`,
+        ? say('studentReport.notHandedIn')
+        : say(late ? 'studentReport.handedInLate' : 'studentReport.handedIn', {
+            time: inWords(handedInAt, zone, now(), language),
+          }),
     standards: earned.map((standard) => ({
       code: standard.code,
       statement: statementOf(standard.code),
-      words: shareInWords(standard),
+      words: shareInWords(standard, language),
     })),
-    answers,
+    answers: answers === 'yes',
+    language,
   };
 }

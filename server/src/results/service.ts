@@ -18,6 +18,7 @@ import { answerTo, chosenIn, itemResults } from './items';
 import { AnswerReadings } from './answer-readings';
 import { tableOf } from './table';
 import { mayRun } from '../access';
+import { sentence } from './sentences';
 
 /** Whether nothing more can arrive: all have handed in, or the window has ended and nobody is working. */
 export function isComplete(assignment: AssignmentRow, now: number): boolean {
@@ -32,7 +33,7 @@ export async function ownAssignmentRow(
   assignmentId: number,
 ): Promise<AssignmentRow> {
   const [assignment] = await readAssignments(database, me, { id: assignmentId });
-  if (!assignment) throw notFound('The assignment');
+  if (!assignment) throw notFound('assignment');
   return assignment;
 }
 
@@ -108,7 +109,9 @@ function comparisons(
   const several = classes.length > 1 ? classes : [];
   return {
     classes: several.map(({ id, name }) => compared(gathered, ofClass(id), name)),
-    forms: formsOf(gathered).map(({ id, name }) => compared(gathered, ofForm(id), `Form ${name}`)),
+    forms: formsOf(gathered).map(({ id, name }) =>
+      compared(gathered, ofForm(id), sentence('form', { name })),
+    ),
   };
 }
 

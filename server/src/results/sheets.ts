@@ -22,6 +22,7 @@ import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillis } from '../database/connect';
 import { invalid, notFound } from '../problems/problem';
+import { sentence } from './sentences';
 
 /** @throws Problem 422 that points at `pointer`, with the line */
 function readCsv(text: string, pointer: string): string[][] {
@@ -34,7 +35,7 @@ function readCsv(text: string, pointer: string): string[][] {
     });
   } catch (error) {
     throw invalid([
-      { pointer, message: `This could not be read as CSV: ${(error as Error).message}` },
+      { pointer, message: sentence('thisCouldNotBeRead', { message: (error as Error).message }) },
     ]);
   }
 }
@@ -71,7 +72,7 @@ function resultsOf({ title, answers, key, emptyRows }: Stored, insist: boolean):
   }
 }
 
-const unknown = noFigure('it was not brought in');
+const unknown = noFigure(sentence('wasNotBroughtIn'));
 
 /** The same shape as the results of an assignment; what a sheet cannot know has none. */
 function asResults(title: string, sheet: SheetTable): ResultsAnswer {
@@ -235,7 +236,7 @@ export async function readSheetResults(
   const sheet = await database.models.AnswerSheet.findOne({
     where: { id, ownerId: me.account.id },
   });
-  if (!sheet) throw notFound('What was brought in');
+  if (!sheet) throw notFound('broughtIn');
   const { title, answers, answerKey, emptyRows } = sheet;
   return resultsOf({ title, answers, key: answerKey, emptyRows: emptyRows ?? 'zero' }, false);
 }
@@ -244,5 +245,5 @@ export async function removeSheet({ database }: Context, me: SignedIn, id: numbe
   const removed = await database.models.AnswerSheet.destroy({
     where: { id, ownerId: me.account.id },
   });
-  if (removed === 0) throw notFound('What was brought in');
+  if (removed === 0) throw notFound('broughtIn');
 }

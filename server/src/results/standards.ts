@@ -17,6 +17,7 @@ import { invalid, problem } from '../problems/problem';
 import { scoredEntries, type ScoredEntry } from './queries';
 import { chosenLines, readGroups, readLines, type Group } from './lines';
 import { ownAssignmentRow } from './service';
+import { sentence } from './sentences';
 
 type Query = QueryOf<typeof api.readStandardResults>;
 
@@ -252,7 +253,7 @@ export async function rate(
   const assignment = present(await Assignment.findByPk(assignmentId), 'assignment');
   const { edition } = await editions.get(assignment.editionId);
   if (!entriesOf(edition).some(({ standards }) => standards.includes(standard)))
-    throw invalid([{ pointer: '/standard', message: 'No item of this test is on that standard.' }]);
+    throw invalid([{ pointer: '/standard', message: sentence('noItemThisTestIs') }]);
   await Rating.create({
     assignmentId,
     studentId,

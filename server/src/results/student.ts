@@ -13,6 +13,7 @@ import { readRecord, type AttemptRecord } from '../attempts/record';
 import { readLateAnswers } from './late-answers';
 import { readRatings, readStatements } from './standards';
 import { mayRun, rule } from '../access';
+import { sentence } from './sentences';
 
 export async function readStudentWork(
   { database }: Context,
@@ -27,13 +28,13 @@ export async function readStudentWork(
     where: { assignmentId, studentId },
     include: ['student', 'class'],
   });
-  if (!assignment || !line?.student) throw notFound('The student’s work');
+  if (!assignment || !line?.student) throw notFound('studentWork');
   const attempts = await readAttempts(database, studentId, assignmentId);
   const shown =
     attempts.find(({ id }) => id === attemptId) ??
     attempts.find(({ counts }) => counts) ??
     attempts.at(-1);
-  if (!shown) throw notFound('The student’s work');
+  if (!shown) throw notFound('studentWork');
   const { edition } = await editions.get(assignment.editionId);
   const order = entriesOf(edition).map(({ id }) => id);
   const numberOf = (entryId: string) => order.indexOf(entryId) + 1;
@@ -46,7 +47,7 @@ export async function readStudentWork(
   const { fullName: name } = line.student;
   return {
     title: assignment.title,
-    student: { id: studentId, name, class: line.class?.name ?? 'Guests' },
+    student: { id: studentId, name, class: line.class?.name ?? sentence('guests') },
     mayChange: await mayRun(database, me, assignmentId),
     attempt: attemptFacts(shown, decided),
     attempts: attempts.map(({ number, points, maxPoints, counts }) => ({
@@ -217,10 +218,10 @@ async function readHistory(
   decided: Decision[],
   numberOf: (entryId: string) => number,
 ): Promise<StudentWork['history']> {
-  const question = (entry: string) => `question ${numberOf(entry)}`;
+  const question = (entry: string) => sentence('history.question', { number: numberOf(entry) });
   const events = await readEvents(database, attempt.id);
   const lines: { at: Date; by: string; words: string }[] = [
-    { at: attempt.beganAt, by: student, words: 'began' },
+    { at: attempt.beganAt, by: student, words: sentence('history.began') },
     ...(attempt.handedInAt
       ? [
           {
@@ -228,8 +229,8 @@ async function readHistory(
             by: attempt.handedInBy === 'student' ? student : '',
             words:
               attempt.handedInBy === 'server'
-                ? 'time ran out: handed in with what was saved'
-                : 'handed in',
+                ? sentence('history.timeRanOut')
+                : sentence('history.handedIn'),
           },
         ]
       : []),
@@ -239,20 +240,26 @@ async function readHistory(
       by,
       words:
         points === null
-          ? `took the mark of ${question(entry)} back`
-          : `marked ${question(entry)}: ${points}`,
+          ? sentence('history.tookMarkBack', { question: question(entry) })
+          : sentence('history.marked', { question: question(entry), points }),
     })),
     ...decided.flatMap((decision) => {
-      const what = decision.entry ? question(decision.entry) : 'the whole work';
+      const what = decision.entry ? question(decision.entry) : sentence('history.wholeWork');
       const words = {
-        excused: `does not count ${what}`,
-        override: `set ${what} to ${decision.points}`,
-        bonus: `gave ${decision.points} besides`,
+        excused: sentence('history.excused', { what }),
+        override: sentence('history.pointsSet', { what, points: decision.points }),
+        bonus: sentence('history.bonus', { n: decision.points }),
       }[decision.kind];
       return [
         { at: decision.at, by: decision.by, words: `${words}: ${decision.reason}` },
         ...(decision.undoneAt
-          ? [{ at: decision.undoneAt, by: decision.undoneBy ?? '', words: `took back: ${words}` }]
+          ? [
+              {
+                at: decision.undoneAt,
+                by: decision.undoneBy ?? '',
+                words: sentence('history.undone', { decision: words }),
+              },
+            ]
           : []),
       ];
     }),

@@ -10,6 +10,7 @@ import { joinClass } from '../classes/joining';
 import { isSecret } from '../accounts/secrets';
 import { signingIn } from '../accounts/signing-in';
 import type { Origin, Subjects } from '../accounts/throttle';
+import { sentence } from './sentences';
 
 /** Failures of signing in and of codes from one address until its answers slow down. */
 const patience = { accounts: 100, codes: 20 };
@@ -89,7 +90,7 @@ async function studentsToChoose({ models }: Database, classId: number) {
   const twice = (name: string) => students.filter((student) => student.name === name).length > 1;
   return students.map(({ id, name, rosterNumber }) => ({
     id,
-    name: twice(name) ? `${name}, number ${rosterNumber}` : name,
+    name: twice(name) ? sentence('number', { name, rosterNumber }) : name,
   }));
 }
 
@@ -100,6 +101,12 @@ export function sessionRoutes(bind: Bind, context: Context): void {
   staffRoutes(bind, context);
   studentRoutes(bind, context);
   linkRoutes(bind, context);
+
+  bind(api.chooseLanguage, async ({ me, body: { language } }) => {
+    await context.database.models.Account.update({ language }, { where: { id: me.account.id } });
+    sessions.forget(me.account.id);
+    return {};
+  });
 
   bind(api.signOut, async ({ request, response, visitor }) => {
     if (visitor && request.headers['x-csrf-token'] !== visitor.csrf) throw outOfDate();
@@ -121,7 +128,7 @@ function staffRoutes(bind: Bind, context: Context): void {
     const guess = await guessed.atAccount(name, account?.id ?? null, request);
     if (!(await isSecret(account?.secretHash, body.password)) || !account) {
       await guess.wrong();
-      throw wrong('The name');
+      throw wrong(sentence('theName'));
     }
     await guess.right();
     return begin(account.id, request, response);

@@ -7,6 +7,7 @@ import type { Context } from '../context';
 import { announcedSize, piecesOf } from '../files/receive';
 import { invalid } from '../problems/problem';
 import { elementAt, present, valueOf } from '@oaken/core/certain';
+import { sentence } from './sentences';
 
 const largest = 12 * 1024 * 1024;
 const shownLines = 300;
@@ -18,7 +19,7 @@ async function readSent(
   type: 'csv' | 'case',
 ): Promise<FrameworkFile> {
   if (announcedSize(request, largest) === 0)
-    throw invalid([{ pointer: '', message: 'The file is empty.' }]);
+    throw invalid([{ pointer: '', message: sentence('fileIsEmpty') }]);
   const pieces: Buffer[] = [];
   for await (const piece of piecesOf(request)) pieces.push(piece);
   const files: FrameworkFile[] = [];
@@ -74,7 +75,7 @@ export async function importFramework(
   return database.transaction(async (transaction) => {
     const { Framework } = database.models;
     if (await Framework.findOne({ where: { name }, lock: true, transaction }))
-      throw invalid([{ pointer: '/name', message: `There is a framework “${name}” already.` }]);
+      throw invalid([{ pointer: '/name', message: sentence('thereIsFrameworkAlready', { name }) }]);
     const { id } = await Framework.create(
       { name, publisher, createdAt: new Date(now()) },
       { transaction },

@@ -4,6 +4,7 @@ import { col, fn } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import type { Database } from '../database/connect';
 import { readResults } from '../results/service';
+import { sentence } from './sentences';
 
 export interface Flagged {
   count: number;
@@ -64,7 +65,9 @@ export class FlaggedItems {
         ({ kind }) => kind === 'possible-miskey' || kind === 'tempting-choice',
       );
       const [first] = flags;
-      return serious && first ? [`item ${number} (${first.title.toLowerCase()})`] : [];
+      return serious && first
+        ? [sentence('item', { number, title: first.title.toLowerCase() })]
+        : [];
     });
     return words.length === 0 ? null : { count: words.length, detail: listing(words) };
   }

@@ -1,7 +1,7 @@
 /** What a teacher finds in the morning: which windows are open or near, and what waits for them. */
 import type { api, AnswerOf } from '@oaken/contract';
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import { count, listing, wholePercent } from '@oaken/core/text';
+import { listing, percentText } from '@oaken/core/text';
 import { day } from '@oaken/core/timing';
 import { Op } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
@@ -13,6 +13,7 @@ import { unmarkedEntries } from '../marking/queries';
 import { listSeconds } from '../marking/second';
 import { isComplete } from '../results/service';
 import type { FlaggedItems } from './flagged';
+import { sentence } from './sentences';
 
 type Today = AnswerOf<typeof api.readToday>;
 type Waiting = Today['waiting'][number];
@@ -83,8 +84,11 @@ function finished(
   time: number,
 ): Waiting[] {
   const line = { ...lineOf(assignment), at: assignment.closesAt ?? time };
-  const mean = assignment.meanShare === null ? '' : `, mean ${wholePercent(assignment.meanShare)}%`;
-  const detail = `${assignment.handedIn} of ${assignment.given} handed in${mean}`;
+  const { handedIn, given, meanShare } = assignment;
+  const detail =
+    meanShare === null
+      ? sentence('handedIn', { handedIn, given })
+      : sentence('handedInWithMean', { handedIn, given, mean: percentText(meanShare) });
   const complete: Waiting = { ...line, what: 'complete', count: assignment.handedIn, detail };
   return flagged ? [{ ...line, what: 'flagged', ...flagged }, complete] : [complete];
 }
@@ -93,8 +97,7 @@ function finished(
 function notBegun(assignment: AssignmentRow, time: number): Waiting[] {
   const { closesAt, notBegun: students } = assignment;
   if (students === 0 || closesAt === null || closesAt >= time + day) return [];
-  const who = count(students, 'student has', 'students have');
-  const detail = `${who} not begun and it closes within a day`;
+  const detail = sentence('notBegun', { n: students });
   return [{ ...lineOf(assignment), at: closesAt, what: 'not-begun', count: students, detail }];
 }
 
@@ -107,7 +110,7 @@ async function toMark(database: Database, mine: AssignmentRow[]): Promise<Waitin
     const [oldest] = entries;
     if (!oldest) return [];
     const answers = entries.reduce((sum, line) => sum + Number(line.unmarked), 0);
-    const detail = `${count(answers, 'answer waits', 'answers wait')} for your mark`;
+    const detail = sentence('toMark', { n: answers });
     return [
       {
         ...lineOf(assignment),
@@ -134,9 +137,9 @@ async function toReadForColleagues(
       secondMarkingId,
       assignmentId: null,
       title,
-      classes: `requested by ${requestedBy}`,
+      classes: sentence('requestedBy', { requestedBy }),
       at: requestedAt,
       count: left,
-      detail: `${count(left, 'answer', 'answers')} to mark a second time`,
+      detail: sentence('toMarkSecondTime', { n: left }),
     }));
 }

@@ -30,7 +30,7 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
     assignmentId: number,
   ): Promise<Pick<Watched, 'assignment' | 'mayAct'>> {
     const [assignment] = await readAssignments(database, me, { id: assignmentId });
-    if (!assignment) throw notFound('The assignment');
+    if (!assignment) throw notFound('assignment');
     return { assignment, mayAct: await mayRun(database, me, assignmentId) };
   }
 

@@ -30,7 +30,7 @@ export async function readWork(
   });
   const attempt =
     line && readable > 0 ? (await readAttempts(database, studentId, assignmentId)).at(-1) : null;
-  if (!attempt) throw notFound('The work of this student');
+  if (!attempt) throw notFound('workOfStudent');
   const given = await readGiven(database, studentId, assignmentId);
   const { edition } = await editions.get(given.editionId);
   const { answers, savedAt } = await readRecord(database, attempt.id, ['answers', 'savedAt']);

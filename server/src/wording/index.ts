@@ -9,6 +9,7 @@ import { textsOfPassage, type PassageContent } from '@oaken/core/passages';
 import katex from 'katex';
 import { setImmediate as breath } from 'node:timers/promises';
 import { invalid, type WrongField } from '../problems/problem';
+import { sentence } from './sentences';
 
 /** All formulas of one item or passage together: each takes about 10 ms per thousand characters to check. */
 const formulaLettersLimit = 20_000;
@@ -22,13 +23,12 @@ const macro =
 
 function formulaProblem(latex: string): string | null {
   const shown = latex.length > 80 ? `${latex.slice(0, 80)} …` : latex;
-  if (macro.test(latex))
-    return `The formula “${shown}” defines commands, which is not possible here.`;
+  if (macro.test(latex)) return sentence('formulaDefinesCommandsWhichIs', { shown });
   try {
     katex.renderToString(latex, { throwOnError: true, output: 'mathml', strict: 'ignore' });
     return null;
   } catch {
-    return `The formula “${shown}” cannot be read.`;
+    return sentence('formulaCannotBeRead', { shown });
   }
 }
 
@@ -58,7 +58,7 @@ async function problemsIn(texts: PartText[]): Promise<WrongField[]> {
       const mostLetters = formulaLettersLimit.toLocaleString('en');
       return [
         ...problems,
-        { pointer, message: `The formulas have more than ${mostLetters} characters together.` },
+        { pointer, message: sentence('formulasHaveMoreThanCharacters', { mostLetters }) },
       ];
     }
     const message = await firstFormulaProblem(formulas);
@@ -75,7 +75,7 @@ export async function itemWordingProblems(content: ItemContent): Promise<WrongFi
   return [
     {
       pointer: '/content/stem',
-      message: `The item has ${has} characters; ${limit} fit. Put long texts into a passage.`,
+      message: sentence('itemHasCharactersFitPut', { has, limit }),
     },
   ];
 }

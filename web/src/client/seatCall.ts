@@ -11,6 +11,7 @@ import { request } from './request';
 export const seatEndpoints = {
   readSession: ['GET', '/api/session'],
   signOut: ['DELETE', '/api/session'],
+  chooseLanguage: ['PUT', '/api/session/language'],
   findClass: ['POST', '/api/session/class'],
   signInStudent: ['POST', '/api/session/student'],
   joinClass: ['POST', '/api/session/join'],

@@ -71,10 +71,10 @@ async function leave(): Promise<void> {
 <style>
 .skip {
   position: absolute;
-  left: -999px;
+  inset-inline-start: -999px;
 }
 .skip:focus {
-  left: 8px;
+  inset-inline-start: 8px;
   top: 8px;
   z-index: 50;
   background: var(--sheet);

@@ -142,7 +142,7 @@ const acts: Record<string, () => unknown> = {
 <style>
 .spine {
   background: var(--oak-deep);
-  border-right: 4px solid var(--oak-light);
+  border-inline-end: 4px solid var(--oak-light);
   display: flex;
   flex-direction: column;
   padding: 10px 0;
@@ -182,7 +182,7 @@ const acts: Record<string, () => unknown> = {
   .spine {
     order: 2;
     flex-direction: row;
-    border-right: 0;
+    border-inline-end: 0;
     border-top: 3px solid var(--oak-light);
     padding: 0;
     overflow-x: auto;
@@ -196,7 +196,8 @@ const acts: Record<string, () => unknown> = {
     padding-inline: 8px;
   }
   .spine .below {
-    margin: 0 0 0 auto;
+    margin-block: 0;
+    margin-inline: auto 0;
     display: flex;
   }
 }

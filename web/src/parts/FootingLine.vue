@@ -40,7 +40,7 @@ defineProps<{ label: string }>();
   align-items: center;
 }
 .actions :deep(.el-button + .el-button) {
-  margin-left: 0;
+  margin-inline-start: 0;
 }
 /* The figures take one line that can be moved sideways, the actions what they need. */
 @media (max-width: 820px) {

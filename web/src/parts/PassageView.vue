@@ -32,7 +32,7 @@ h2 {
 .paragraphs :deep(.rich > p),
 .lines :deep(.rich > p) {
   position: relative;
-  padding-left: 2.4em;
+  padding-inline-start: 2.4em;
   counter-increment: line;
 }
 .lines :deep(.rich > p) {
@@ -42,9 +42,9 @@ h2 {
 .lines :deep(.rich > p:nth-of-type(5n))::before {
   content: counter(line);
   position: absolute;
-  left: 0;
+  inset-inline-start: 0;
   width: 1.8em;
-  text-align: right;
+  text-align: end;
   font: 0.82em/2 var(--text);
   color: var(--faded);
 }

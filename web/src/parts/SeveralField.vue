@@ -49,7 +49,7 @@ const names = computed(() =>
   flex-wrap: nowrap;
 }
 .names {
-  padding-left: 8px;
+  padding-inline-start: 8px;
   min-width: 0;
   overflow: hidden;
   text-overflow: ellipsis;

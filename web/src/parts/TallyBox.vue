@@ -48,10 +48,10 @@ const height = computed(() => `${Math.round(100 * (props.share ?? 0))}%`);
   content: '';
   position: absolute;
   top: 0;
-  right: 0;
+  inset-inline-end: 0;
   border: 5px solid transparent;
   border-top-color: var(--ink);
-  border-right-color: var(--ink);
+  border-inline-end-color: var(--ink);
 }
 .missed {
   border: 1.5px dotted var(--faded);

@@ -124,7 +124,7 @@ function finish(): void {
     </p>
     <p v-if="progress !== null" role="status">
       {{ say('editor.sendingRound', { round: Math.round(progress * 100) }) }}
-      <button class="word" @click="stop?.abort()">{{ say('common.cancel') }}</button>
+      <ElButton link class="word" @click="stop?.abort()">{{ say('common.cancel') }}</ElButton>
     </p>
     <div v-if="src" class="shown">
       <img v-if="kind === 'picture'" :src="src" :alt="say('editor.theChosenPicture')" />

@@ -101,7 +101,7 @@ async function begin(): Promise<void> {
 }
 .instructions {
   white-space: pre-line;
-  border-left: 4px solid var(--rule-strong);
-  padding-left: 12px;
+  border-inline-start: 4px solid var(--rule-strong);
+  padding-inline-start: 12px;
 }
 </style>

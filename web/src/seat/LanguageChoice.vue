@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** The page's language, each named in itself. */
 import { languageNames, type Language } from '@oaken/words';
-import { chooseLanguage, language, say } from '../words';
+import { language, say } from '../words';
+import { chooseForAccount } from './accountLanguage';
 
 const languages = Object.keys(languageNames) as Language[];
 </script>
@@ -15,7 +16,7 @@ const languages = Object.keys(languageNames) as Language[];
       class="word"
       :lang="option"
       :aria-pressed="language === option"
-      @click="chooseLanguage(option)"
+      @click="chooseForAccount(option)"
     >
       {{ languageNames[option] }}
     </button>

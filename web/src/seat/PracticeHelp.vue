@@ -90,8 +90,9 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
 <style scoped>
 .help {
   margin-top: 18px;
-  border-left: 4px solid var(--oak-light);
-  padding: 4px 0 4px 14px;
+  border-inline-start: 4px solid var(--oak-light);
+  padding-block: 4px;
+  padding-inline: 14px 0;
 }
 .said {
   font-weight: 650;
@@ -100,11 +101,11 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
   color: var(--secure);
 }
 .hints {
-  padding-left: 22px;
+  padding-inline-start: 22px;
 }
 .why {
-  border-left: 3px solid var(--secure);
-  padding-left: 12px;
+  border-inline-start: 3px solid var(--secure);
+  padding-inline-start: 12px;
 }
 .ask {
   display: flex;

@@ -6,7 +6,7 @@ import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import RichText from '../parts/RichText.vue';
 import TallyBox from '../parts/TallyBox.vue';
-import { percentText } from '@oaken/words';
+import { percentText } from '@oaken/words/numbers';
 import { language, say } from '../words';
 import { scoreInWords, waitingInWords } from './scoreWords';
 
@@ -16,7 +16,10 @@ const { wrong, read } = useDoing();
 const assignmentId = Number(useRoute().params.assignmentId);
 onMounted(async () => {
   await read(async () => {
-    report.value = await seatCall('readReport', { params: { assignmentId } });
+    report.value = await seatCall('readReport', {
+      params: { assignmentId },
+      query: { language: language.value },
+    });
   });
 });
 const round = (n: number) => Math.round(n * 100) / 100;
@@ -146,11 +149,11 @@ h2 span {
   font-weight: 400;
 }
 .said {
-  border-left: 3px solid var(--oak);
-  padding-left: 12px;
+  border-inline-start: 3px solid var(--oak);
+  padding-inline-start: 12px;
 }
 .explanation {
-  border-left: 3px solid var(--secure);
-  padding-left: 12px;
+  border-inline-start: 3px solid var(--secure);
+  padding-inline-start: 12px;
 }
 </style>

@@ -264,7 +264,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
   color: var(--faded);
   font-size: 0.9rem;
   min-width: 76px;
-  text-align: right;
+  text-align: end;
 }
 .kept,
 .signed-out {
@@ -296,7 +296,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
     flex-basis: 100%;
   }
   .state {
-    text-align: left;
+    text-align: start;
   }
 }
 </style>

@@ -6,6 +6,7 @@ import { createApp, watch } from 'vue';
 import { createRouter, createWebHistory, RouterView } from 'vue-router';
 import { onSignedOut } from '../client/request';
 import { useSession } from '../client/session';
+import { followAccountLanguage } from './accountLanguage';
 import { keepSession, openSession } from './keptSession';
 import ListPage from './ListPage.vue';
 import SittingPage from './SittingPage.vue';
@@ -36,6 +37,7 @@ router.beforeEach(async (to) => {
 
 const app = createApp(RouterView).use(createPinia()).use(router);
 watch(() => useSession().account, keepSession);
+followAccountLanguage();
 onSignedOut(() => {
   useSession().account = null;
   // While sitting, the page itself says so and keeps what is typed.

@@ -1,7 +1,7 @@
 /** What a student should know before beginning, one sentence each. */
 import type { SittingRules } from '@oaken/core/assignments';
 import { exactLength } from '@oaken/core/timing';
-import { percentText } from '@oaken/words';
+import { percentText } from '@oaken/words/numbers';
 import { language, say } from '../words';
 import { lengthText } from './timeWords';
 

@@ -1,5 +1,5 @@
 import type { ShownScore } from '@oaken/contract/attempts';
-import { percentText } from '@oaken/words';
+import { percentText } from '@oaken/words/numbers';
 import { language, say } from '../words';
 
 const round = (n: number) => Math.round(n * 100) / 100;

@@ -2,7 +2,7 @@
 /** Size of text, colours and the line guide, each seen at once behind the sheet. */
 import { onMounted, ref } from 'vue';
 import { setTheme, theme, themes } from '../theme/theme';
-import { percentText } from '@oaken/words';
+import { percentText } from '@oaken/words/numbers';
 import { language, say } from '../words';
 
 const size = defineModel<number>('size', { required: true });
@@ -53,7 +53,8 @@ onMounted(() => sheet.value?.showModal());
 .ask-sheet {
   width: min(440px, calc(100vw - 32px));
   font-size: 1rem;
-  margin: auto 24px 24px auto;
+  margin-block: auto 24px;
+  margin-inline: auto 24px;
 }
 .ask-sheet::backdrop {
   background: none;
@@ -67,7 +68,7 @@ fieldset {
 legend {
   font-weight: 600;
   padding: 0;
-  float: left;
+  float: inline-start;
   width: 100%;
 }
 .option {
@@ -75,7 +76,7 @@ legend {
   align-items: center;
   gap: 8px;
   min-height: 44px;
-  margin-right: 18px;
+  margin-inline-end: 18px;
   clear: left;
 }
 .option input {
@@ -91,7 +92,7 @@ legend {
   color: var(--ink);
 }
 .buttons {
-  text-align: right;
+  text-align: end;
 }
 @media (max-width: 600px) {
   .ask-sheet {

@@ -75,7 +75,8 @@ h2 {
 .number {
   min-width: 44px;
   height: 44px;
-  margin: 0 6px 8px 0;
+  margin-block: 0 8px;
+  margin-inline: 0 6px;
   border: 1px solid var(--rule-strong);
   border-radius: var(--corner);
   background: var(--paper);

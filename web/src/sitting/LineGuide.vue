@@ -81,7 +81,7 @@ const drag = (event: PointerEvent) =>
 }
 .handle {
   position: absolute;
-  right: 4px;
+  inset-inline-end: 4px;
   width: 44px;
   height: 44px;
   border: 1px solid var(--rule-strong);

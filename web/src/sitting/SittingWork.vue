@@ -275,7 +275,7 @@ watch(
   overflow: auto;
   padding: 20px 24px 40px;
   background: var(--paper);
-  border-right: 3px double var(--rule-strong);
+  border-inline-end: 3px double var(--rule-strong);
 }
 .question {
   flex: 1;
@@ -302,7 +302,7 @@ watch(
   }
   .reading {
     flex: 0 1 42%;
-    border-right: 0;
+    border-inline-end: 0;
     border-bottom: 3px double var(--rule-strong);
     padding: 12px 16px;
   }

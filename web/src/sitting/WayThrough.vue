@@ -155,10 +155,10 @@ function inWords({ number, shut, progress, flagged, here }: Step): string {
   content: '';
   position: absolute;
   top: 0;
-  right: 0;
+  inset-inline-end: 0;
   border: 6px solid transparent;
   border-top-color: var(--low);
-  border-right-color: var(--low);
+  border-inline-end-color: var(--low);
 }
 .way .left {
   border-bottom-color: var(--rule-strong);

@@ -1,37 +1,35 @@
 /** The page's language: chosen by whoever reads it, kept in this browser, and switched without loading anew. */
-import { locales } from '@oaken/core/timing';
-import { english, formOf, isLanguage, type Language, type Say, type Values } from '@oaken/words';
-import { computed } from 'vue';
-import { createI18n, type Composer } from 'vue-i18n';
+import {
+  directions,
+  english,
+  isLanguage,
+  locales,
+  type Language,
+  type Say,
+  type Values,
+} from '@oaken/words';
+import { inSentence, messageOf, type Messages } from '@oaken/words/speaking';
+import { computed, ref, shallowReactive } from 'vue';
 
-const pluralRules = {
-  en: (n: number, forms: number) => formOf('en', n, forms),
-  es: (n: number, forms: number) => formOf('es', n, forms),
-};
-const i18n = createI18n({
-  legacy: false,
-  locale: 'en',
-  fallbackLocale: 'en',
-  messages: { en: english },
-  pluralRules,
+const current = ref<Language>('en');
+/** Those that are loaded. */
+const catalogues = shallowReactive<Partial<Record<Language, Messages>> & { en: Messages }>({
+  en: english,
 });
-const { t, te, locale, availableLocales, setLocaleMessage, mergeLocaleMessage } =
-  i18n.global as Composer;
 
 /** The catalogues that a page does not begin with. */
 const others = {
-  es: () =>
-    import('@oaken/words/spanish').then(({ spanish, spanishProblems }) => ({
-      ...spanish,
-      problems: spanishProblems,
-    })),
+  es: () => import('@oaken/words/spanish').then(({ spanish }): Messages => spanish),
 };
 
-/** Says any message that is loaded; `n` chooses the form, and is written with its thousands apart. */
-export const sayAny = (key: string, values: Values = {}): string =>
-  typeof values.n === 'number'
-    ? t(key, { ...values, n: values.n.toLocaleString(locales[language.value]) }, values.n)
-    : t(key, values);
+/** Says any message that is loaded; what a language does not have is said in English. */
+export function sayAny(key: string, values: Values = {}): string {
+  const own = messageOf(catalogues[current.value] ?? {}, key);
+  if (own !== null) return inSentence(own, values, current.value);
+  const message = messageOf(catalogues.en, key);
+  if (message === null) throw new Error(`There is no message “${key}”.`);
+  return inSentence(message, values);
+}
 
 /** Says a message; where it is shown, it follows the language. */
 export const say: Say = sayAny;
@@ -45,28 +43,41 @@ export function problemWords(
   code: string,
   server: { title: string; detail?: string | undefined },
 ): { title: string; detail?: string | undefined } {
-  const key = `problems.${code}`;
-  if (locale.value === 'en' || !te(`${key}.title`, locale.value)) return server;
-  const detail = te(`${key}.detail`, locale.value) ? t(`${key}.detail`) : undefined;
-  return { title: t(`${key}.title`), detail };
+  const own = current.value === 'en' ? undefined : catalogues[current.value];
+  const title = own && messageOf(own, `problems.${code}.title`);
+  if (!own || !title) return server;
+  return { title, detail: messageOf(own, `problems.${code}.detail`) ?? undefined };
 }
 
 /** More messages in English, of a part of the product that has them to itself. */
-export const addMessages = (messages: object): void => mergeLocaleMessage('en', messages);
+export function addMessages(messages: Messages): void {
+  catalogues.en = { ...catalogues.en, ...messages };
+}
 
-export const language = computed(() => locale.value as Language);
+const key = 'oaken-language';
+/** The language that was chosen in this browser. */
+export function chosenLanguage(): Language | null {
+  const chosen = localStorage.getItem(key);
+  return isLanguage(chosen) ? chosen : null;
+}
+
+export const language = computed(() => current.value);
+
+async function switchTo(wanted: Language): Promise<void> {
+  if (wanted !== 'en') catalogues[wanted] ??= await others[wanted]();
+  current.value = wanted;
+  document.documentElement.lang = locales[wanted];
+  document.documentElement.dir = directions[wanted];
+}
 
 export async function chooseLanguage(wanted: Language): Promise<void> {
-  if (wanted !== 'en' && !availableLocales.includes(wanted))
-    setLocaleMessage(wanted, await others[wanted]());
-  locale.value = wanted;
-  document.documentElement.lang = locales[wanted];
-  localStorage.setItem('oaken-language', wanted);
+  await switchTo(wanted);
+  localStorage.setItem(key, wanted);
 }
 
 /** The language that was chosen here before, otherwise the browser's, where it is one of ours. */
 export async function rememberLanguage(): Promise<void> {
-  const chosen = localStorage.getItem('oaken-language') ?? navigator.language.slice(0, 2);
+  const wanted = chosenLanguage() ?? navigator.language.slice(0, 2);
   // Without a network the page goes on in English.
-  if (isLanguage(chosen) && chosen !== 'en') await chooseLanguage(chosen).catch(() => {});
+  if (isLanguage(wanted) && wanted !== 'en') await switchTo(wanted).catch(() => {});
 }

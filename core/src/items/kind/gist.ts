@@ -1,6 +1,7 @@
 /** What a part says whatever its kind. Changing the kind goes through it, so that all that can be kept is kept. */
 import type { ShownChoice } from './kind';
 import type { Picture } from './picture';
+import { sentence } from './sentences';
 
 export interface Gist {
   prompt?: string | undefined;
@@ -35,24 +36,24 @@ export interface Gist {
 }
 
 const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
-  points: 'the points',
-  partial: 'the rule for partly right answers',
-  pointsEach: 'the points of single choices',
-  choices: 'the choices',
-  right: 'which answers are right',
-  misconceptions: 'the misconceptions behind the choices',
-  accepted: 'the accepted answers',
-  tolerance: 'the tolerance',
-  units: 'the units',
-  partners: 'what the choices are joined to',
-  joins: 'what belongs together',
-  order: 'the right order',
-  text: 'the text with its places',
-  gaps: 'the gaps',
-  picture: 'the picture',
-  places: 'the places on the picture',
-  guide: 'the marking guide',
-  criteria: 'the criteria of the marking guide',
+  points: sentence('thePoints'),
+  partial: sentence('ruleForPartlyRightAnswers'),
+  pointsEach: sentence('pointsSingleChoices'),
+  choices: sentence('theChoices'),
+  right: sentence('rightAnswers'),
+  misconceptions: sentence('misconceptionsBehindChoices'),
+  accepted: sentence('acceptedAnswers'),
+  tolerance: sentence('theTolerance'),
+  units: sentence('theUnits'),
+  partners: sentence('whatChoicesAreJoinedTo'),
+  joins: sentence('whatBelongsTogether'),
+  order: sentence('rightOrder'),
+  text: sentence('textWithItsPlaces'),
+  gaps: sentence('theGaps'),
+  picture: sentence('thePicture'),
+  places: sentence('placesOnPicture'),
+  guide: sentence('markingGuide'),
+  criteria: sentence('guideCriteria'),
 };
 
 /** Whether something was written down at all; choices that are still blank are not worth a word. */

@@ -9,6 +9,7 @@ import { plainText, richText } from '../../text';
 import type { Gist } from './gist';
 import { checkDistinct } from './pairs';
 import type { InTable } from './table';
+import { sentence } from './sentences';
 
 export const partId = z
   .string()
@@ -30,12 +31,12 @@ export interface PartBase {
 
 /** Words that are shown and must say something: a picture or a formula will do as well. */
 export const saying = (what: string) =>
-  richText.refine((html) => plainText(html) !== '', `${what} cannot be empty.`);
+  richText.refine((html) => plainText(html) !== '', sentence('cannotBeEmpty', { what }));
 
 /** A choice as the key's author sees it. */
 export const choice = z.strictObject({
   id: partId,
-  text: saying('A choice'),
+  text: saying(sentence('aChoice')),
   /** Keeps its place when choices are shuffled ("none of these"). */
   fixed: z.boolean().optional(),
   /** The misconception that a distractor stands for; for teachers only. */
@@ -170,7 +171,7 @@ export function checkKey(
       context.addIssue({
         code: 'custom',
         path: ['key', index],
-        message: `The key “${id}” is not among the choices.`,
+        message: sentence('keyIsNotAmongChoices', { id }),
       });
   });
 }
@@ -187,12 +188,12 @@ export function checkReachable(
   const reachable = mostPoints(unbounded, values, limit);
   const issue = (path: string[], message: string) =>
     context.addIssue({ code: 'custom', path: ['rule', ...path], message });
-  if (reachable <= 0) issue(['values'], 'No answer earns points by this table.');
+  if (reachable <= 0) issue(['values'], sentence('noAnswerEarnsPointsBy'));
   else if (upper !== undefined && upper > reachable)
-    issue(['upper'], `Nobody can reach ${upper} points: the best answer earns ${reachable}.`);
+    issue(['upper'], sentence('nobodyCanReachPointsBest', { upper, reachable }));
   rule.values.forEach(({ value }, index) => {
     if (values.length > 0 && !values.includes(value))
-      issue(['values', String(index), 'value'], `“${value}” is not among the choices.`);
+      issue(['values', String(index), 'value'], sentence('isNotAmongChoices', { value }));
   });
 }
 

@@ -3,6 +3,8 @@ import {} from '../../certain';
 import { z } from 'zod';
 import { plainText } from '../../text';
 import type { Choice } from './kind';
+import { sentence } from './sentences';
+import type messages from '@oaken/words/en/core/items-kind.json';
 
 export const pair = z
   .string()
@@ -36,18 +38,18 @@ export function checkPairs(
       context.addIssue({
         code: 'custom',
         path: [...path, n],
-        message: `The key joins “${missing}”, which is not there.`,
+        message: sentence('keyJoinsWhichIsNot', { missing }),
       });
   });
   if (new Set(key).size < key.length)
-    context.addIssue({ code: 'custom', path: path, message: 'A pair stands twice in the key.' });
+    context.addIssue({ code: 'custom', path: path, message: sentence('pairStandsTwiceInKey') });
 }
 
 /** Points at two of `list` with one id or the same words. */
 export function checkDistinct(
   list: readonly Pick<Choice, 'id' | 'text'>[],
   path: (string | number)[],
-  what: string,
+  what: keyof (typeof messages)['lists'],
   context: z.RefinementCtx,
 ): void {
   const ids = new Map<string, number>();
@@ -57,7 +59,7 @@ export function checkDistinct(
       context.addIssue({
         code: 'custom',
         path: [...path, n, 'id'],
-        message: `Two ${what} have the id “${id}”.`,
+        message: sentence('idStandsTwice', { id }),
       });
     ids.set(id, n);
     const shownText =
@@ -68,7 +70,11 @@ export function checkDistinct(
       context.addIssue({
         code: 'custom',
         path: [...path, n, 'text'],
-        message: `${what.charAt(0).toUpperCase()}${what.slice(1)} ${earlier + 1} and ${n + 1} are the same.`,
+        message: sentence('areTheSame', {
+          list: sentence(`lists.${what}`),
+          earlier: earlier + 1,
+          later: n + 1,
+        }),
       });
     words.set(shownText, n);
   });

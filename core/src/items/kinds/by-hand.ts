@@ -3,32 +3,36 @@ import { z } from 'zod';
 import { count, richText } from '../../text';
 import { roundPoints } from '../../scoring';
 import type { Gist } from '../kind/gist';
+import { sentence } from './sentences';
 
 /** What to look for when marking; for teachers only. */
 export const guide = richText.default('');
 
 const level = z.strictObject({
-  points: z.number('Points must be a number.').min(0, 'Points cannot be below zero.').max(1000),
+  points: z
+    .number(sentence('pointsMustBeNumber'))
+    .min(0, sentence('pointsCannotBeBelowZero'))
+    .max(1000),
   /** What work at this level looks like. */
-  words: z.string().trim().max(600, 'At most 600 characters.'),
+  words: z.string().trim().max(600, sentence('atMost600Characters')),
 });
 
 const criterion = z.strictObject({
   id: z.string().regex(/^[a-z0-9-]{1,24}$/),
-  name: z.string().trim().min(1, 'A criterion has no name.').max(120),
+  name: z.string().trim().min(1, sentence('criterionHasNoName')).max(120),
   levels: z
     .array(level)
-    .min(2, 'A criterion needs at least two levels.')
+    .min(2, sentence('criterionNeedsAtLeastTwo'))
     .max(8)
     .refine(
       (levels) => new Set(levels.map(({ points }) => points)).size === levels.length,
-      'Two levels give the same points.',
+      sentence('twoLevelsGiveSamePoints'),
     ),
 });
 export type Criterion = z.infer<typeof criterion>;
 
 /** What is looked at one by one, each with levels; the points are their sum. For teachers only until marks are out. */
-export const criteria = z.array(criterion).max(8, 'At most 8 criteria.').optional();
+export const criteria = z.array(criterion).max(8, sentence('atMost8Criteria')).optional();
 
 const best = ({ levels }: Criterion) => Math.max(...levels.map(({ points }) => points));
 
@@ -58,10 +62,15 @@ export function checkCriteria(
   const issue = (message: string) =>
     context.addIssue({ code: 'custom', path: ['criteria'], message });
   if (new Set(part.criteria.map(({ id }) => id)).size < part.criteria.length)
-    issue('Two criteria are the same.');
+    issue(sentence('twoCriteriaAreSame'));
   const sum = criteriaPoints(part.criteria);
   if (sum !== part.rule.points)
-    issue(`The criteria give ${count(sum, 'point')} together, but the part ${part.rule.points}.`);
+    issue(
+      sentence('criteriaGiveTogetherButPart', {
+        points: count(sum, 'point'),
+        partPoints: part.rule.points,
+      }),
+    );
 }
 
 /** What of a part that is marked by hand a person may write down as text. */
@@ -96,4 +105,4 @@ export const fromHandGist = ({
 
 /** What counts where a person marks, in one sentence. */
 export const handInWords = ({ points }: { points: number }, what: string) =>
-  `A teacher marks ${what}: up to ${count(points, 'point')}.`;
+  sentence('teacherMarksUpTo', { what, points: count(points, 'point') });

@@ -4,6 +4,7 @@ import { count } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind/kind';
 import { picture, type Picture } from '../kind/picture';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
@@ -36,8 +37,8 @@ export interface SittingDrawing extends PartBase {
 
 export const drawing: Kind<Drawing, Stroke[], SittingDrawing> = {
   kind: 'drawing',
-  title: 'Drawing',
-  asks: 'A sketch, on an empty sheet or on a picture; you mark it',
+  title: sentence('drawing'),
+  asks: sentence('sketchOnEmptySheetOr'),
   qti: 'qti-drawing-interaction',
   markedBy: 'hand',
   rules: ['by-hand'],
@@ -47,14 +48,14 @@ export const drawing: Kind<Drawing, Stroke[], SittingDrawing> = {
     .max(600)
     .refine(
       (strokes) => strokes.reduce((sum, { points }) => sum + points.length, 0) <= 30_000,
-      'The drawing is too large.',
+      sentence('drawingIsTooLarge'),
     ),
   points: ({ rule }) => rule.points,
   score: () => 0,
   isEmpty: (response) => response.length === 0,
   forSitting: ({ id, kind, prompt, ground }) => ({ id, kind, prompt, ground }),
-  inWords: (_, response) => `a drawing of ${count(response.length, 'stroke')}`,
-  keyInWords: ({ rule }) => handInWords(rule, 'the drawing'),
+  inWords: (_, response) => sentence('aDrawingOf', { strokes: count(response.length, 'stroke') }),
+  keyInWords: ({ rule }) => handInWords(rule, sentence('theDrawing')),
   texts: (part) => [{ at: '/guide', html: part.guide }],
   toGist: (part) => ({ ...handGist(part), picture: part.ground }),
   fromGist: (gist, id) => ({

@@ -14,17 +14,21 @@ import { checkDistinct, checkPairs, joinsMoreThan, pairs, parted } from '../kind
 import { choicesOf, misconceptionsOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
     ...partBase,
     kind: z.literal('grid'),
-    rows: z.array(choice).min(1, 'A grid needs at least one row.').max(20, 'More than 20 rows.'),
+    rows: z
+      .array(choice)
+      .min(1, sentence('gridNeedsAtLeastOne'))
+      .max(20, sentence('moreThan20Rows')),
     columns: z
       .array(choice.omit({ misconception: true }))
-      .min(2, 'A grid needs at least two columns.')
-      .max(10, 'More than 10 columns.'),
-    key: pairs.min(1, 'No place in the grid is marked as right.'),
+      .min(2, sentence('gridNeedsAtLeastTwo'))
+      .max(10, sentence('moreThan10Columns')),
+    key: pairs.min(1, sentence('noPlaceInGridIs')),
     /** More than one column may be marked in a row. */
     many: z.boolean().default(false),
     rule: setRule,
@@ -42,8 +46,8 @@ const schema = z
             path: ['rows', index],
             message:
               marks === 0
-                ? `Row ${index + 1} has no right column.`
-                : `Row ${index + 1} has ${marks} right columns, but one may be marked.`,
+                ? sentence('rowHasNoRightColumn', { index: index + 1 })
+                : sentence('rowHasRightColumnsBut', { index: index + 1, marks }),
           });
       });
     }
@@ -67,8 +71,8 @@ export interface SittingGrid extends PartBase {
 /** Response: "row column" for each mark. */
 export const grid: Kind<Grid, string[], SittingGrid> = {
   kind: 'grid',
-  title: 'Grid',
-  asks: 'A mark in each row: yes or no, true or false, which of these',
+  title: sentence('grid'),
+  asks: sentence('markInEachRowYes'),
   qti: 'qti-match-interaction',
   markedBy: 'machine',
   rules: ['all-or-nothing', 'each-right', 'wrong-takes-away'],
@@ -108,8 +112,8 @@ export const grid: Kind<Grid, string[], SittingGrid> = {
     const { choices, right } = choicesOf(gist);
     const rows = padded(choices, 3);
     const columns = gist.partners ?? [
-      { id: 'yes', text: 'Yes' },
-      { id: 'no', text: 'No' },
+      { id: 'yes', text: sentence('yes') },
+      { id: 'no', text: sentence('no') },
     ];
     // Choices with a key read as statements that hold or do not.
     const key =

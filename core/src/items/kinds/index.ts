@@ -19,6 +19,7 @@ import type { SittingSurvey, Survey } from './survey';
 import type { SittingTrueFalse, TrueFalse } from './true-false';
 import type { SittingUpload, Upload } from './upload';
 import type { SittingWordsInText, WordsInText } from './words-in-text';
+import { sentence } from './sentences';
 
 export type Part =
   | SingleChoice
@@ -69,8 +70,8 @@ export const part: z.ZodType<Part> = z.discriminatedUnion('kind', schemas, {
   error: ({ input }) => {
     const given = (input as { kind?: unknown } | null)?.kind;
     return given === undefined
-      ? 'The part does not say its kind.'
-      : `There is no kind of part “${String(given)}”.`;
+      ? sentence('partDoesNotSayIts')
+      : sentence('thereIsNoKindPart', { given: String(given) });
   },
 }) as unknown as z.ZodType<Part>;
 

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { partBase, type Kind, type PartBase } from '../kind/kind';
+import { sentence } from './sentences';
 
 const schema = z.strictObject({ ...partBase, kind: z.literal('information') });
 
@@ -12,8 +13,8 @@ export interface SittingInformation extends PartBase {
 /** Nothing is asked: the item is a page to read. */
 export const information: Kind<Information, null, SittingInformation> = {
   kind: 'information',
-  title: 'Page of information',
-  asks: 'Nothing: a page to read before the next questions',
+  title: sentence('pageInformation'),
+  asks: sentence('nothingPageToReadBefore'),
   qti: null,
   markedBy: 'nobody',
   part: schema,
@@ -25,7 +26,7 @@ export const information: Kind<Information, null, SittingInformation> = {
   inWords: () => '',
   keyOnPaper: () => null,
   inTable: { read: (_row, blank) => blank, write: () => ({}) },
-  keyInWords: () => 'A page to read; nothing is asked.',
+  keyInWords: () => sentence('pageToReadNothingIs'),
   texts: () => [],
   toGist: ({ prompt, needs }) => ({ prompt, needs }),
   fromGist: ({ prompt, needs }, id) => ({ id, kind: 'information', prompt, needs }),

@@ -1,7 +1,7 @@
 import { elementAt } from '../../certain';
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
-import { listing, marked, plainText, richText } from '../../text';
+import { alternatives, listing, marked, plainText, richText } from '../../text';
 import {
   fewerChoices,
   labelOf,
@@ -15,20 +15,21 @@ import {
 import { checkDistinct, joinsMoreThan, pairs, parted } from '../kind/pairs';
 import { choicesOf, padded, ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
+import { sentence } from './sentences';
 
 const gapChoice = z.strictObject({
   id: partId,
-  text: z.string().trim().min(1, 'A choice cannot be empty.').max(200),
+  text: z.string().trim().min(1, sentence('choiceCannotBeEmpty')).max(200),
 });
 
 const gap = z.strictObject({
   id: partId,
   choices: z
     .array(gapChoice)
-    .min(2, 'A gap needs at least two choices.')
-    .max(20, 'More than 20 choices.'),
+    .min(2, sentence('gapNeedsAtLeastTwo'))
+    .max(20, sentence('moreThan20Choices')),
   /** Any one of these is right. */
-  key: z.array(partId).min(1, 'No choice is marked as the key.'),
+  key: z.array(partId).min(1, sentence('noChoiceIsMarkedAs')),
 });
 
 const schema = z
@@ -37,7 +38,7 @@ const schema = z
     kind: z.literal('inline-choice'),
     /** The text; a gap stands as `<span data-gap="its id"></span>`. */
     text: richText,
-    gaps: z.array(gap).min(1, 'The text has no gap yet.').max(30, 'More than 30 gaps.'),
+    gaps: z.array(gap).min(1, sentence('textHasNoGapYet')).max(30, sentence('moreThan30Gaps')),
     rule: setRule,
   })
   .superRefine((part, context) => {
@@ -47,20 +48,19 @@ const schema = z
     part.gaps.forEach(({ id, choices, key }, index) => {
       checkDistinct(choices, ['gaps', index, 'choices'], 'choices', context);
       if (!inText.includes(id))
-        issue(['gaps', index], `Gap ${index + 1} does not stand in the text.`);
+        issue(['gaps', index], sentence('gapDoesNotStandIn', { index: index + 1 }));
       key.forEach((text, n) => {
         if (!choices.some((choice) => choice.id === text))
-          issue(['gaps', index, 'key', n], `The key “${text}” is not among the choices.`);
+          issue(['gaps', index, 'key', n], sentence('keyIsNotAmongChoices', { text }));
       });
     });
     for (const id of inText) {
       if (!part.gaps.some((candidate) => candidate.id === id))
-        issue(['text'], 'A gap in the text has no choices.');
+        issue(['text'], sentence('gapInTextHasNo'));
       if (inText.indexOf(id) !== inText.lastIndexOf(id))
-        issue(['text'], 'A gap stands twice in the text.');
+        issue(['text'], sentence('gapStandsTwiceInText'));
     }
-    if (part.rule.rule === 'table')
-      issue(['rule'], 'Points for single choices are not possible here.');
+    if (part.rule.rule === 'table') issue(['rule'], sentence('pointsForSingleChoicesAre'));
   });
 
 export type InlineChoice = z.infer<typeof schema>;
@@ -75,20 +75,14 @@ const gapOf = (part: Pick<InlineChoice, 'gaps'>, id: string) =>
   part.gaps.find((candidate) => candidate.id === id);
 const right = ({ gaps }: InlineChoice) =>
   listing(
-    gaps.map(
-      ({ choices, key }) =>
-        `“${listing(
-          key.map((id) => labelOf(choices, id)),
-          'or',
-        )}”`,
-    ),
+    gaps.map(({ choices, key }) => `“${alternatives(key.map((id) => labelOf(choices, id)))}”`),
   );
 
 /** Response: "gap choice" for each gap that was filled. */
 export const inlineChoice: Kind<InlineChoice, string[], SittingInlineChoice> = {
   kind: 'inline-choice',
-  title: 'Choices in a text',
-  asks: 'A word for each gap, out of a few',
+  title: sentence('choicesInText'),
+  asks: sentence('wordForEachGapOut'),
   qti: 'qti-inline-choice-interaction',
   markedBy: 'machine',
   rules: ['all-or-nothing', 'each-right', 'wrong-takes-away'],

@@ -3,6 +3,7 @@ import { byHand } from '../../scoring';
 import { count } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind/kind';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
@@ -23,7 +24,7 @@ const schema = z
       context.addIssue({
         code: 'custom',
         path: ['mostWords'],
-        message: `At least ${leastWords} words are asked for, but at most ${mostWords} allowed.`,
+        message: sentence('atLeastWordsAreAsked', { leastWords, mostWords }),
       });
   });
 
@@ -38,8 +39,8 @@ export interface SittingLongText extends PartBase {
 
 export const longText: Kind<LongText, string, SittingLongText> = {
   kind: 'long-text',
-  title: 'Long text',
-  asks: 'Sentences or an essay; you mark it',
+  title: sentence('longText'),
+  asks: sentence('sentencesOrEssayYouMark'),
   qti: 'qti-extended-text-interaction',
   markedBy: 'hand',
   rules: ['by-hand'],
@@ -64,15 +65,17 @@ export const longText: Kind<LongText, string, SittingLongText> = {
   },
   keyInWords({ leastWords, mostWords, rule }) {
     const length = [
-      leastWords && `at least ${count(leastWords, 'word')}`,
-      mostWords && `at most ${mostWords}`,
+      leastWords && sentence('atLeast', { words: count(leastWords, 'word') }),
+      mostWords && sentence('atMost', { mostWords }),
     ];
     return handInWords(
       rule,
-      `a text${length
-        .filter(Boolean)
-        .map((words) => `, ${words}`)
-        .join('')}`,
+      sentence('aText', {
+        length: length
+          .filter(Boolean)
+          .map((words) => `, ${words}`)
+          .join(''),
+      }),
     );
   },
   texts: (part) => [{ at: '/guide', html: part.guide }],

@@ -18,12 +18,13 @@ import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from 
 import { choicesOf, misconceptionsOf, padded, ruleGist, setRuleOf } from './gists';
 import { allPairs, inOrder, mostJoined, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
+import { sentence } from './sentences';
 
 const sides = (what: string) =>
   z
     .array(choice)
-    .min(2, `Matching needs at least two on the ${what}.`)
-    .max(20, `More than 20 on the ${what}.`);
+    .min(2, sentence('matchingNeedsAtLeastTwo', { what }))
+    .max(20, sentence('moreThan20On', { what }));
 
 const schema = z
   .strictObject({
@@ -31,7 +32,7 @@ const schema = z
     kind: z.literal('matching'),
     left: sides('left'),
     right: sides('right'),
-    key: pairs.min(1, 'No pair is marked as right.'),
+    key: pairs.min(1, sentence('noPairIsMarkedAs')),
     /** Each one on the right belongs to at most one on the left. */
     once: z.boolean().default(true),
     rule: setRule,
@@ -39,14 +40,14 @@ const schema = z
   .superRefine((part, context) => {
     const issue = (path: string[], message: string) =>
       context.addIssue({ code: 'custom', path, message });
-    checkDistinct(part.left, ['left'], 'things on the left', context);
-    checkDistinct(part.right, ['right'], 'things on the right', context);
+    checkDistinct(part.left, ['left'], 'left', context);
+    checkDistinct(part.right, ['right'], 'right', context);
     checkPairs(part.key, part.left, part.right, ['key'], context);
-    if (joinsMoreThan(1, part.key)) issue(['key'], 'Each one on the left has at most one partner.');
+    if (joinsMoreThan(1, part.key)) issue(['key'], sentence('eachOneOnLeftHas'));
     if (part.once && joinsMoreThan(1, part.key, 1))
-      issue(['key'], 'Two pairs share a partner, but each partner may be used only once.');
+      issue(['key'], sentence('twoPairsSharePartnerBut'));
     if (part.once && part.rule.rule === 'table')
-      issue(['rule'], 'Points for single pairs need partners that may be used more than once.');
+      issue(['rule'], sentence('pointsForSinglePairsNeed'));
     checkReachable(part.rule, allPairs(part.left, part.right), part.left.length, context);
   });
 
@@ -62,8 +63,8 @@ export interface SittingMatching extends PartBase {
 /** Response: pairs. Source of the rules for pairs: QTI 3.0 `match_correct` and `map_response` of directed pairs. */
 export const matching: Kind<Matching, string[], SittingMatching> = {
   kind: 'matching',
-  title: 'Matching pairs',
-  asks: 'What belongs to what, one to one',
+  title: sentence('matchingPairs'),
+  asks: sentence('whatBelongsToWhatOne'),
   qti: 'qti-match-interaction',
   markedBy: 'machine',
   rules: ['all-or-nothing', 'each-right', 'wrong-takes-away'],

@@ -22,6 +22,7 @@ import { lettersOf } from '../kind/letters';
 import { choicesFrom, choicesGist } from './gists';
 import { setRuleInWords } from './rule-words';
 import { choiceNumbers } from '../kind/table';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
@@ -29,9 +30,9 @@ const schema = z
     kind: z.literal('multiple-choice'),
     choices: z
       .array(choice)
-      .min(2, 'A choice needs at least two choices.')
-      .max(20, 'More than 20 choices.'),
-    key: z.array(partId).min(1, 'No choice is marked as the key.'),
+      .min(2, sentence('choiceNeedsAtLeastTwo'))
+      .max(20, sentence('moreThan20Choices')),
+    key: z.array(partId).min(1, sentence('noChoiceIsMarkedAs')),
     /** At most so many may be chosen. */
     mostChosen: z.int().min(1).max(20).optional(),
     rule: setRule,
@@ -48,7 +49,10 @@ const schema = z
       context.addIssue({
         code: 'custom',
         path: ['mostChosen'],
-        message: `At most ${part.mostChosen} may be chosen, but ${part.key.length} are right.`,
+        message: sentence('atMostMayBeChosen', {
+          mostChosen: part.mostChosen,
+          key: part.key.length,
+        }),
       });
   });
 
@@ -62,8 +66,8 @@ export interface SittingMultipleChoice extends PartBase {
 
 export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoice> = {
   kind: 'multiple-choice',
-  title: 'Multiple choice',
-  asks: 'Every right answer out of several',
+  title: sentence('multipleChoice'),
+  asks: sentence('everyRightAnswerOutSeveral'),
   qti: 'qti-choice-interaction',
   markedBy: 'machine',
   rules: ['wrong-takes-away', 'all-or-nothing', 'each-right', 'table'],
@@ -103,7 +107,7 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
     read({ cell, choices, rightChoices, points, wrong }, blank) {
       const rule = cell('rule') || 'all-or-nothing';
       if (!['all-or-nothing', 'each-right', 'wrong-takes-away'].includes(rule))
-        wrong('rule', `“${rule}” is not a rule.`);
+        wrong('rule', sentence('isNotRule', { rule }));
       return { ...blank, choices, key: rightChoices(), rule: { rule, points } };
     },
     write: ({ choices, key, rule }) => ({ right: choiceNumbers(choices, key), rule: rule.rule }),

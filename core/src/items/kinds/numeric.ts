@@ -1,20 +1,21 @@
 import { elementAt } from '../../certain';
 import { z } from 'zod';
 import { allOrNothing, exact, longestNumber, readNumber, type Reading } from '../../scoring';
-import { count, listing } from '../../text';
+import { alternatives, count } from '../../text';
 import { labelOf, partBase, type Kind, type PartBase } from '../kind/kind';
 import { numberSpellings } from './spellings';
 import { allOrNothingFor, listOf } from '../kind/table';
+import { sentence } from './sentences';
 
 const tolerance = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('exact') }),
   z.strictObject({
     by: z.literal('absolute'),
-    within: z.number().min(0, 'A tolerance cannot be below zero.'),
+    within: z.number().min(0, sentence('toleranceCannotBeBelowZero')),
   }),
   z.strictObject({
     by: z.literal('percent'),
-    within: z.number().min(0, 'A tolerance cannot be below zero.').max(100),
+    within: z.number().min(0, sentence('toleranceCannotBeBelowZero')).max(100),
   }),
   z.strictObject({ by: z.literal('significant'), figures: z.int().min(1).max(15) }),
 ]);
@@ -23,12 +24,12 @@ const unit = z.strictObject({
   /** As written: "cm", "km/h", "%". */
   name: z.string().trim().min(1).max(20),
   /** One of this unit is so many of the key's own unit. */
-  factor: z.number().positive('A unit’s factor must be above zero.').default(1),
+  factor: z.number().positive(sentence('unitsFactorMustBeAbove')).default(1),
 });
 
 const key = z.strictObject({
   /** The right number, as a student may write it. */
-  value: z.string().trim().min(1, 'The key is empty.').max(longestNumber),
+  value: z.string().trim().min(1, sentence('keyIsEmpty')).max(longestNumber),
   /** Other numbers that are right as well. */
   also: z.array(z.string().trim().min(1).max(longestNumber)).max(50).optional(),
   tolerance,
@@ -69,21 +70,21 @@ const schema = z
       context.addIssue({
         code: 'custom',
         path: ['key', 'value'],
-        message: `“${part.key.value}” is not a number. Write it like 12.5, 3/4 or 1 1/2, without a unit.`,
+        message: sentence('isNotNumberWriteLike', { key: part.key.value }),
       });
     part.key.also?.forEach((value, index) => {
       if (keyValue({ ...part.key, value }) === null)
         context.addIssue({
           code: 'custom',
           path: ['key', 'also', index],
-          message: `“${value}” is not a number without a unit.`,
+          message: sentence('isNotNumberWithoutUnit', { value }),
         });
     });
     if (part.key.unitRequired && part.key.units.length === 0)
       context.addIssue({
         code: 'custom',
         path: ['key', 'units'],
-        message: 'A unit is required, but none is listed.',
+        message: sentence('unitIsRequiredButNone'),
       });
   });
 
@@ -184,6 +185,15 @@ function otherSpellings(key: NumericKey): string[] {
   return spellings.filter((text) => text.replace(/\s/g, '') !== typed);
 }
 
+function toleranceInWords(tolerance: NumericKey['tolerance']): string {
+  if (tolerance.by === 'exact') return sentence('exactly');
+  if (tolerance.by === 'significant')
+    return sentence('toFigures', { figures: count(tolerance.figures, 'significantFigure') });
+  return sentence(tolerance.by === 'percent' ? 'withinPercent' : 'within', {
+    amount: tolerance.within,
+  });
+}
+
 /** A tolerance as a cell says it; exact is empty. */
 function toleranceCell(tolerance: NumericKey['tolerance']): string {
   if (tolerance.by === 'absolute') return String(tolerance.within);
@@ -192,8 +202,8 @@ function toleranceCell(tolerance: NumericKey['tolerance']): string {
 
 export const numeric: Kind<Numeric, string, SittingNumeric> = {
   kind: 'numeric',
-  title: 'Number',
-  asks: 'A number, with or without a unit',
+  title: sentence('number'),
+  asks: sentence('numberWithOrWithoutUnit'),
   qti: 'qti-text-entry-interaction',
   markedBy: 'machine',
   rules: ['all-or-nothing'],
@@ -239,7 +249,8 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     read({ cell, points, wrong }, blank) {
       const share = /^([\d.,]+)\s*%$/.exec(cell('tolerance'));
       const within = Number((share?.[1] ?? cell('tolerance')).replace(',', '.'));
-      if (Number.isNaN(within)) wrong('tolerance', `“${cell('tolerance')}” is not a tolerance.`);
+      if (Number.isNaN(within))
+        wrong('tolerance', sentence('isNotTolerance', { tolerance: cell('tolerance') }));
       const tolerance =
         cell('tolerance') === '' ? { by: 'exact' } : { by: share ? 'percent' : 'absolute', within };
       const units = listOf(cell('units'), ';').map((name) => ({ name, factor: 1 }));
@@ -253,21 +264,12 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     }),
   },
   keyInWords({ key, rule }) {
-    const { tolerance: by } = key;
-    const within = {
-      exact: () => ', exactly',
-      absolute: () => (by.by === 'absolute' ? `, within ${by.within}` : ''),
-      percent: () => (by.by === 'percent' ? `, within ${by.within}%` : ''),
-      significant: () =>
-        by.by === 'significant' ? `, to ${count(by.figures, 'significant figure')}` : '',
-    }[by.by]();
-    const names = listing(
-      key.units.map(({ name }) => name),
-      'or',
-    );
-    const units = names && `, ${key.unitRequired ? 'in' : 'with or without'} ${names}`;
-    const readings = listing([key.value, ...otherSpellings(key), ...(key.also ?? [])], 'or');
-    return `${readings}${within}${units}. ${count(rule.points, 'point')}.`;
+    const names = alternatives(key.units.map(({ name }) => name));
+    const units =
+      names && sentence(key.unitRequired ? 'inUnit' : 'withOrWithoutUnit', { unit: names });
+    const readings = alternatives([key.value, ...otherSpellings(key), ...(key.also ?? [])]);
+    const right = [readings, toleranceInWords(key.tolerance), units].filter(Boolean).join(', ');
+    return `${right}. ${count(rule.points, 'point')}.`;
   },
   texts: () => [],
   toGist: ({ prompt, needs, key, rule }) => ({

@@ -17,6 +17,7 @@ import {
 } from '../kind/kind';
 import { letterOf } from '../kind/letters';
 import { choicesOf, misconceptionsOf, padded } from './gists';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
@@ -24,8 +25,8 @@ const schema = z
     kind: z.literal('ordering'),
     choices: z
       .array(choice)
-      .min(2, 'There is nothing to put in order: two things at least.')
-      .max(20, 'More than 20 things.'),
+      .min(2, sentence('thereIsNothingToPut'))
+      .max(20, sentence('moreThan20Things')),
     /** All ids in the right order. */
     key: z.array(partId),
     /** What stands at the two ends, such as "earliest" and "latest". */
@@ -38,7 +39,7 @@ const schema = z
       context.addIssue({
         code: 'custom',
         path: ['key'],
-        message: 'The right order must name each thing once.',
+        message: sentence('rightOrderMustNameEach'),
       });
   });
 
@@ -51,10 +52,9 @@ export interface SittingOrdering extends PartBase {
 }
 
 const words: Record<OrderRule['rule'], (points: string) => string> = {
-  'all-or-nothing': (points) => `${points} for the whole order, otherwise none`,
-  'each-place': (points) => `each one in its own place earns its share of ${points}`,
-  'each-pair': (points) =>
-    `each two in the right order to each other earn their share of ${points}`,
+  'all-or-nothing': (points) => sentence('forWholeOrderOtherwiseNone', { points }),
+  'each-place': (points) => sentence('eachOneInItsOwn', { points }),
+  'each-pair': (points) => sentence('eachTwoInRightOrder', { points }),
 };
 
 /** The choices in an order that does not give the key away and is the same each time. */
@@ -70,8 +70,8 @@ function mixed({ id, choices, key }: Ordering): Ordering['choices'] {
 /** Response: all ids in the order given. Source of all-or-nothing: QTI 3.0 `match` of an ordered container. */
 export const ordering: Kind<Ordering, string[], SittingOrdering> = {
   kind: 'ordering',
-  title: 'Putting in order',
-  asks: 'Steps, events or sizes in their order',
+  title: sentence('puttingInOrder'),
+  asks: sentence('stepsEventsOrSizesIn'),
   qti: 'qti-order-interaction',
   markedBy: 'machine',
   rules: ['all-or-nothing', 'each-place', 'each-pair'],

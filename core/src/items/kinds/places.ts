@@ -13,6 +13,7 @@ import {
 import { picture, type Picture } from '../kind/picture';
 import { ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
+import { sentence } from './sentences';
 
 /** In picture points, from the upper left corner; the shapes of QTI (HTML image maps). */
 const shape = z.discriminatedUnion('shape', [
@@ -36,7 +37,7 @@ export type PlaceShape = z.infer<typeof shape>;
 const place = z.strictObject({
   id: partId,
   /** What it is called for those who do not see it; it must not give the answer away. */
-  label: z.string().trim().min(1, 'A place needs a name that can be read aloud.').max(120),
+  label: z.string().trim().min(1, sentence('placeNeedsNameThatCan')).max(120),
   area: shape,
 });
 
@@ -47,9 +48,9 @@ const schema = z
     picture,
     places: z
       .array(place)
-      .min(2, 'Mark at least two places on the picture.')
-      .max(30, 'More than 30 places.'),
-    key: z.array(partId).min(1, 'No place is marked as the key.'),
+      .min(2, sentence('markAtLeastTwoPlaces'))
+      .max(30, sentence('moreThan30Places')),
+    key: z.array(partId).min(1, sentence('noPlaceIsMarkedAs')),
     mostChosen: z.int().min(1).max(30).optional(),
     rule: setRule,
   })
@@ -57,7 +58,7 @@ const schema = z
     const issue = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path, message });
     const ids = part.places.map(({ id }) => id);
-    if (new Set(ids).size < ids.length) issue(['places'], 'Two places have the same id.');
+    if (new Set(ids).size < ids.length) issue(['places'], sentence('twoPlacesHaveSameId'));
     part.places.forEach(({ label }, index) => {
       const earlier = part.places.findIndex(
         (other) => other.label.toLowerCase() === label.toLowerCase(),
@@ -65,14 +66,14 @@ const schema = z
       if (earlier < index)
         issue(
           ['places', index, 'label'],
-          `Places ${earlier + 1} and ${index + 1} are both called “${label}”.`,
+          sentence('placesAndAreBothCalled', { earlier: earlier + 1, index: index + 1, label }),
         );
     });
     checkKey(part.places, part.key, context);
     if (part.mostChosen !== undefined && part.mostChosen < part.key.length)
       issue(
         ['mostChosen'],
-        `At most ${part.mostChosen} may be chosen, but ${part.key.length} are right.`,
+        sentence('atMostMayBeChosen', { mostChosen: part.mostChosen, key: part.key.length }),
       );
     checkReachable(part.rule, ids, part.mostChosen, context);
   });
@@ -92,8 +93,8 @@ const optionsOf = ({ places, key }: Pick<Places, 'places' | 'key'>): AnswerOptio
 /** Response: the ids of the chosen places. */
 export const places: Kind<Places, string[], SittingPlaces> = {
   kind: 'places',
-  title: 'Places on a picture',
-  asks: 'Where on a map, drawing or photo',
+  title: sentence('placesOnPicture'),
+  asks: sentence('whereOnMapDrawingOr'),
   qti: 'qti-hotspot-interaction',
   markedBy: 'machine',
   rules: ['wrong-takes-away', 'all-or-nothing', 'each-right', 'table'],

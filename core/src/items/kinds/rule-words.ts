@@ -1,16 +1,30 @@
 import type { SetRule } from '../../scoring';
 import { count } from '../../text';
+import { sentence } from './sentences';
+import type messages from '@oaken/words/en/core/items-kinds.json';
 
-/** A rule in one sentence. `right` says what is right; `what` names one right thing. */
-export function setRuleInWords(rule: SetRule, right: string, what: string): string {
+/** What is right: one of them. */
+export type Thing = keyof (typeof messages)['things'];
+
+/** A rule in one sentence. `right` says what is right; `thing` names one of what is. */
+export function setRuleInWords(rule: SetRule, right: string, thing: Thing): string {
+  const what = sentence(`things.${thing}`);
   switch (rule.rule) {
     case 'all-or-nothing':
-      return `${count(rule.points, 'point')} for exactly ${right}, otherwise none.`;
+      return sentence('forExactlyOtherwiseNone', { points: count(rule.points, 'point'), right });
     case 'each-right':
-      return `${right}: each right ${what} earns its share of ${count(rule.points, 'point')}.`;
+      return sentence('eachRightEarnsItsShare', {
+        right,
+        what,
+        points: count(rule.points, 'point'),
+      });
     case 'wrong-takes-away':
-      return `${right}: each right ${what} earns its share of ${count(rule.points, 'point')}, each wrong one takes a share away, never below 0.`;
+      return sentence('eachRightEarnsItsShareEach', {
+        right,
+        what,
+        points: count(rule.points, 'point'),
+      });
     case 'table':
-      return `${right}; each ${what} has its own points, added up.`;
+      return sentence('eachHasItsOwnPoints', { right, what });
   }
 }

@@ -1,15 +1,16 @@
 import { z } from 'zod';
 import { acceptInTable, fold, mostPoints, oneRule, pointsForSet } from '../../scoring';
-import { count, listing } from '../../text';
+import { alternatives, count, listing } from '../../text';
 import { labelOf, partBase, type Kind, type PartBase } from '../kind/kind';
 import { textSpellings } from './spellings';
 import { allOrNothingFor, listOf } from '../kind/table';
+import { sentence } from './sentences';
 
 const key = z.strictObject({
   /** Every way of saying it that is right. */
   variants: z
-    .array(z.string().trim().min(1, 'An accepted answer cannot be empty.').max(200))
-    .min(1, 'No accepted answer is given.')
+    .array(z.string().trim().min(1, sentence('acceptedAnswerCannotBeEmpty')).max(200))
+    .min(1, sentence('noAcceptedAnswerIsGiven'))
     .max(50),
   fold: z.strictObject({
     case: z.boolean().default(true),
@@ -30,13 +31,13 @@ const schema = z
         context.addIssue({
           code: 'custom',
           path: ['key', 'variants', index],
-          message: `“${variant}” is already accepted as “${earlier}”.`,
+          message: sentence('isAlreadyAcceptedAs', { variant, earlier }),
         });
       if (folded === '')
         context.addIssue({
           code: 'custom',
           path: ['key', 'variants', index],
-          message: `“${variant}” is only punctuation, and punctuation does not count here.`,
+          message: sentence('isOnlyPunctuationAndPunctuation', { variant }),
         });
       seen.set(folded, variant);
     });
@@ -48,10 +49,12 @@ export interface SittingShortText extends PartBase {
   kind: 'short-text';
 }
 
+const foldings = ['case', 'space', 'accents', 'punctuation'] as const;
+
 export const shortText: Kind<ShortText, string, SittingShortText> = {
   kind: 'short-text',
-  title: 'Short text',
-  asks: 'A word or a few',
+  title: sentence('shortText'),
+  asks: sentence('wordOrFew'),
   qti: 'qti-text-entry-interaction',
   markedBy: 'machine',
   rules: ['all-or-nothing', 'table'],
@@ -99,18 +102,17 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
     write: ({ key }) => ({ right: key.variants.join('|') }),
   },
   keyInWords({ key: { variants, fold: folding }, rule }) {
-    const accepted = listing(
-      variants.map((variant) => `“${variant}”`),
-      'or',
-    );
-    const ignored = [
-      folding.case && 'capitals',
-      folding.space && 'spacing',
-      folding.accents && 'accents',
-      folding.punctuation && 'punctuation',
-    ].filter((word) => word !== false);
-    const careless = ignored.length ? `; ${listing(ignored)} do not matter` : '';
-    return `${accepted}${careless}. ${rule.rule === 'table' ? 'Each answer has its own points' : count(rule.points, 'point')}.`;
+    const accepted = alternatives(variants.map((variant) => `“${variant}”`));
+    const ignored = foldings
+      .filter((name) => folding[name])
+      .map((name) => sentence(`foldings.${name}`));
+    const answers =
+      ignored.length > 0
+        ? sentence('acceptedIgnoring', { accepted, ignored: listing(ignored) })
+        : sentence('accepted', { accepted });
+    const worth =
+      rule.rule === 'table' ? sentence('eachAnswerHasItsOwn') : count(rule.points, 'point');
+    return `${answers} ${worth}.`;
   },
   texts: () => [],
   toGist: ({ prompt, needs, key, rule }) => ({

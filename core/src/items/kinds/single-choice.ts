@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { acceptInTable, mostPoints, oneRule, pointsForSet } from '../../scoring';
-import { count, listing } from '../../text';
+import { alternatives, count } from '../../text';
 import {
   asOptions,
   checkChoices,
@@ -21,6 +21,7 @@ import {
 import { lettersOf } from '../kind/letters';
 import { choicesFrom, choicesGist } from './gists';
 import { allOrNothingFor, choiceNumbers } from '../kind/table';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
@@ -28,10 +29,10 @@ const schema = z
     kind: z.literal('single-choice'),
     choices: z
       .array(choice)
-      .min(2, 'A choice needs at least two choices.')
-      .max(20, 'More than 20 choices.'),
+      .min(2, sentence('choiceNeedsAtLeastTwo'))
+      .max(20, sentence('moreThan20Choices')),
     /** Any one of these is right. */
-    key: z.array(partId).min(1, 'No choice is marked as the key.'),
+    key: z.array(partId).min(1, sentence('noChoiceIsMarkedAs')),
     rule: oneRule,
   })
   .superRefine((part, context) => {
@@ -61,8 +62,8 @@ function accepting(part: SingleChoice, response: string | null): SingleChoice | 
 
 export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice> = {
   kind: 'single-choice',
-  title: 'Single choice',
-  asks: 'One answer out of a few',
+  title: sentence('singleChoice'),
+  asks: sentence('oneAnswerOutFew'),
   qti: 'qti-choice-interaction',
   markedBy: 'machine',
   rules: ['all-or-nothing', 'table'],
@@ -102,12 +103,10 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
     write: ({ choices, key }) => ({ right: choiceNumbers(choices, key) }),
   },
   keyInWords({ choices, key, rule }) {
-    const right = listing(
-      key.map((id) => `“${labelOf(choices, id)}”`),
-      'or',
-    );
-    if (rule.rule === 'all-or-nothing') return `${right} earns ${count(rule.points, 'point')}.`;
-    return `${right} is right; each choice has its own points.`;
+    const right = alternatives(key.map((id) => `“${labelOf(choices, id)}”`));
+    if (rule.rule === 'all-or-nothing')
+      return sentence('earns', { right, points: count(rule.points, 'point') });
+    return sentence('isRightEachChoiceHas', { right });
   },
   texts: ({ choices }) => textsOf(choices, 'choices'),
   toGist: choicesGist,

@@ -1,7 +1,7 @@
 import { elementAt } from '../../certain';
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
-import { byCharacters, count, listing, plainText } from '../../text';
+import { byCharacters, listing, plainText } from '../../text';
 import {
   choice,
   labelOf,
@@ -17,6 +17,7 @@ import { checkDistinct, checkPairs, joined, joinsMoreThan, pairs, parted } from 
 import { choicesOf, misconceptionsOf, padded, ruleGist, setRuleOf } from './gists';
 import { inOrder, pairsInWords } from './joining';
 import { setRuleInWords } from './rule-words';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
@@ -24,19 +25,19 @@ const schema = z
     kind: z.literal('sorting'),
     choices: z
       .array(choice)
-      .min(2, 'There is nothing to sort: two things at least.')
-      .max(30, 'More than 30 things.'),
+      .min(2, sentence('thereIsNothingToSort'))
+      .max(30, sentence('moreThan30Things')),
     groups: z
       .array(choice.omit({ misconception: true }))
-      .min(2, 'Sorting needs at least two groups.')
-      .max(8, 'More than 8 groups.'),
+      .min(2, sentence('sortingNeedsAtLeastTwo'))
+      .max(8, sentence('moreThan8Groups')),
     /**
      * Answer patterns: ways of sorting that are right, each as "thing group" pairs. Things in none
      * of them stay out.
      */
     keys: z
-      .array(pairs.min(1, 'This answer pattern is empty.'))
-      .min(1, 'No answer pattern is given.')
+      .array(pairs.min(1, sentence('thisAnswerPatternIsEmpty')))
+      .min(1, sentence('noAnswerPatternIsGiven'))
       .max(20),
     rule: setRule,
   })
@@ -48,18 +49,17 @@ const schema = z
       const issue = (message: string) =>
         context.addIssue({ code: 'custom', path: ['keys', index], message });
       checkPairs(key, part.choices, part.groups, ['keys', index], context);
-      if (joinsMoreThan(1, key))
-        issue(`In answer pattern ${index + 1} a thing lies in two groups.`);
+      if (joinsMoreThan(1, key)) issue(sentence('inAnswerPatternThingLies', { index: index + 1 }));
       const earlier = seen.get(inOrder(key));
       if (earlier !== undefined)
-        issue(`Answer patterns ${earlier + 1} and ${index + 1} are the same.`);
+        issue(sentence('answerPatternsAndAreSame', { earlier: earlier + 1, index: index + 1 }));
       seen.set(inOrder(key), index);
     });
     if (part.rule.rule === 'table')
       context.addIssue({
         code: 'custom',
         path: ['rule'],
-        message: 'Points for single things are not possible here.',
+        message: sentence('pointsForSingleThingsAre'),
       });
   });
 
@@ -88,8 +88,8 @@ const inGroups = (
 /** Response: "thing group" for each thing that was put somewhere. The best of the answer patterns counts. */
 export const sorting: Kind<Sorting, string[], SittingSorting> = {
   kind: 'sorting',
-  title: 'Sorting into groups',
-  asks: 'Which things belong to which group',
+  title: sentence('sortingIntoGroups'),
+  asks: sentence('whichThingsBelongToWhich'),
   qti: 'qti-match-interaction',
   markedBy: 'machine',
   rules: ['all-or-nothing', 'each-right', 'wrong-takes-away'],
@@ -125,9 +125,12 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
   inWords: ({ choices, groups }, response) => pairsInWords(choices, groups, response),
   keyInWords(part) {
     const [first, ...others] = part.keys;
-    const more =
-      others.length > 0 ? ` (or one of ${count(others.length, 'other answer pattern')})` : '';
-    return setRuleInWords(part.rule, `${inGroups(part, first ?? [])}${more}`, 'thing');
+    const more = others.length > 0 ? sentence('orOtherPatterns', { n: others.length }) : '';
+    return setRuleInWords(
+      part.rule,
+      [inGroups(part, first ?? []), more].filter(Boolean).join(' '),
+      'thing',
+    );
   },
   texts: ({ choices, groups }) => [...textsOf(choices, 'choices'), ...textsOf(groups, 'groups')],
   toGist: ({ prompt, needs, choices, groups, keys, rule }) => ({

@@ -13,6 +13,7 @@ import {
 } from '../kind/kind';
 import { checkDistinct } from '../kind/pairs';
 import { choicesOf, padded } from './gists';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
@@ -22,7 +23,7 @@ const schema = z
     style: z.enum(['one', 'many', 'words']),
     choices: z
       .array(choice.omit({ misconception: true }))
-      .max(20, 'More than 20 choices.')
+      .max(20, sentence('moreThan20Choices'))
       .default([]),
   })
   .superRefine(({ style, choices }, context) => {
@@ -31,7 +32,7 @@ const schema = z
       context.addIssue({
         code: 'custom',
         path: ['choices'],
-        message: 'A choice needs at least two choices.',
+        message: sentence('choiceNeedsAtLeastTwo'),
       });
   });
 
@@ -46,8 +47,8 @@ export interface SittingSurvey extends PartBase {
 /** Response: the chosen ids, or the words as the only line of the list. */
 export const survey: Kind<Survey, string[], SittingSurvey> = {
   kind: 'survey',
-  title: 'Survey question',
-  asks: 'An opinion; it has no key and gives no points',
+  title: sentence('surveyQuestion'),
+  asks: sentence('opinionHasNoKeyAnd'),
   qti: 'qti-choice-interaction',
   markedBy: 'nobody',
   part: schema,
@@ -78,7 +79,7 @@ export const survey: Kind<Survey, string[], SittingSurvey> = {
     }),
     write: () => ({}),
   },
-  keyInWords: () => 'Every answer is welcome; it gives no points.',
+  keyInWords: () => sentence('everyAnswerIsWelcomeGives'),
   texts: ({ choices }) => textsOf(choices, 'choices'),
   toGist: ({ prompt, needs, choices }) => ({ prompt, needs, choices: shown(choices) }),
   fromGist: (gist, id) => {

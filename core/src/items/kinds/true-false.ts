@@ -3,11 +3,12 @@ import { allOrNothing } from '../../scoring';
 import { count, plainText } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind/kind';
 import { allOrNothingFor } from '../kind/table';
+import { sentence } from './sentences';
 
 const schema = z.strictObject({
   ...partBase,
   kind: z.literal('true-false'),
-  key: z.boolean('Say whether the statement is true or false.'),
+  key: z.boolean(sentence('sayWhetherStatementIsTrue')),
   /** Misconception behind the wrong answer; for teachers only. */
   misconception: z.string().max(500).optional(),
   rule: allOrNothing,
@@ -19,12 +20,12 @@ export interface SittingTrueFalse extends PartBase {
   kind: 'true-false';
 }
 
-const words = { true: 'True', false: 'False' };
+const words = { true: sentence('true'), false: sentence('false') };
 
 export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFalse> = {
   kind: 'true-false',
-  title: 'True or false',
-  asks: 'Whether a statement holds',
+  title: sentence('trueOrFalse'),
+  asks: sentence('whetherStatementHolds'),
   qti: 'qti-choice-interaction',
   markedBy: 'machine',
   rules: ['all-or-nothing'],
@@ -41,17 +42,17 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
     }),
   chosen: (response) => (response === null ? [] : [response]),
   inWords: (_, response) => (response === null ? '' : words[response]),
-  keyOnPaper: ({ key }) => (key ? 'True' : 'False'),
+  keyOnPaper: ({ key }) => sentence(key ? 'true' : 'false'),
   inTable: {
     read({ cell, points, wrong }, blank) {
       const right = cell('right');
-      if (!/^(true|false)$/i.test(right)) wrong('right', 'Write true or false.');
+      if (!/^(true|false)$/i.test(right)) wrong('right', sentence('writeTrueOrFalse'));
       return { ...blank, key: right.toLowerCase() === 'true', rule: allOrNothingFor(points) };
     },
     write: ({ key }) => ({ right: String(key) }),
   },
   keyInWords: ({ key, rule }) =>
-    `“${key ? 'True' : 'False'}” earns ${count(rule.points, 'point')}.`,
+    sentence(key ? 'trueEarns' : 'falseEarns', { points: count(rule.points, 'point') }),
   texts: () => [],
   toGist: ({ prompt, needs, key, misconception, rule }) => ({
     prompt,

@@ -4,6 +4,7 @@ import { count } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind/kind';
 import { fileAddress } from '../kind/picture';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
@@ -28,8 +29,8 @@ export interface SittingUpload extends PartBase {
 /** Response: the addresses of the files. */
 export const upload: Kind<Upload, string[], SittingUpload> = {
   kind: 'upload',
-  title: 'Photo or file',
-  asks: 'A photo of work on paper, or a file; you mark it',
+  title: sentence('photoOrFile'),
+  asks: sentence('photoWorkOnPaperOr'),
   qti: 'qti-upload-interaction',
   markedBy: 'hand',
   rules: ['by-hand'],
@@ -40,7 +41,8 @@ export const upload: Kind<Upload, string[], SittingUpload> = {
   isEmpty: (response) => response.length === 0,
   forSitting: ({ id, kind, prompt, accepts, most }) => ({ id, kind, prompt, accepts, most }),
   inWords: ({ accepts }, response) => count(response.length, accepts),
-  keyInWords: ({ accepts, rule }) => handInWords(rule, `the ${accepts}`),
+  keyInWords: ({ accepts, rule }) =>
+    handInWords(rule, sentence(accepts === 'photo' ? 'thePhoto' : 'theFile')),
   texts: (part) => [{ at: '/guide', html: part.guide }],
   toGist: handGist,
   fromGist: (gist, id) => ({

@@ -11,6 +11,7 @@ import {
 } from '../kind/kind';
 import { ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
+import { sentence } from './sentences';
 
 const schema = z
   .strictObject({
@@ -18,7 +19,7 @@ const schema = z
     kind: z.literal('words-in-text'),
     /** The text; words that can be chosen stand as `<span data-words="their id">…</span>`. */
     text: richText,
-    key: z.array(partId).min(1, 'No words are marked as the key.'),
+    key: z.array(partId).min(1, sentence('noWordsAreMarkedAs')),
     mostChosen: z.int().min(1).max(30).optional(),
     rule: setRule,
   })
@@ -27,21 +28,20 @@ const schema = z
       context.addIssue({ code: 'custom', path, message });
     const spots = marked(part.text, 'data-words');
     const ids = spots.map(({ id }) => id);
-    if (ids.length < 2) issue(['text'], 'Mark at least two places in the text that can be chosen.');
-    if (ids.length > 30) issue(['text'], 'More than 30 places can be chosen.');
-    if (new Set(ids).size < ids.length) issue(['text'], 'Two places in the text have the same id.');
+    if (ids.length < 2) issue(['text'], sentence('markAtLeastTwoPlacesIn'));
+    if (ids.length > 30) issue(['text'], sentence('moreThan30PlacesCan'));
+    if (new Set(ids).size < ids.length) issue(['text'], sentence('twoPlacesInTextHave'));
     spots.forEach(
       ({ text }, index) =>
-        text === '' && issue(['text'], `Place ${index + 1} in the text holds no words.`),
+        text === '' && issue(['text'], sentence('placeInTextHoldsNo', { index: index + 1 })),
     );
     part.key.forEach(
-      (id, index) =>
-        !ids.includes(id) && issue(['key', index], `The key “${id}” is not in the text any more.`),
+      (id, index) => !ids.includes(id) && issue(['key', index], sentence('keyIsNotInText', { id })),
     );
     if (part.mostChosen !== undefined && part.mostChosen < part.key.length)
       issue(
         ['mostChosen'],
-        `At most ${part.mostChosen} may be chosen, but ${part.key.length} are right.`,
+        sentence('atMostMayBeChosen', { mostChosen: part.mostChosen, key: part.key.length }),
       );
     checkReachable(part.rule, ids, part.mostChosen, context);
   });
@@ -64,8 +64,8 @@ const optionsOf = ({ text, key }: Pick<WordsInText, 'text' | 'key'>): AnswerOpti
 /** Response: the ids of the chosen words. */
 export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
   kind: 'words-in-text',
-  title: 'Words in a text',
-  asks: 'The words or sentences of a text that fit',
+  title: sentence('wordsInText'),
+  asks: sentence('wordsOrSentencesTextThat'),
   qti: 'qti-hottext-interaction',
   markedBy: 'machine',
   rules: ['wrong-takes-away', 'all-or-nothing', 'each-right', 'table'],

@@ -20,7 +20,7 @@ defineProps<{ title: string; wide?: boolean }>();
   display: grid;
   place-items: center;
   padding: 20px;
-  border-left: 84px solid var(--oak-deep);
+  border-inline-start: 84px solid var(--oak-deep);
   box-shadow: inset 4px 0 var(--oak-light);
 }
 .card {
@@ -37,7 +37,7 @@ defineProps<{ title: string; wide?: boolean }>();
 }
 @media (max-width: 600px) {
   .door {
-    border-left-width: 18px;
+    border-inline-start-width: 18px;
   }
 }
 </style>

@@ -72,7 +72,7 @@ async function signIn(): Promise<void> {
   margin: 12px 0 16px;
   padding: 10px 12px;
   border: 1px solid var(--rule-strong);
-  border-left: 3px solid var(--partial);
+  border-inline-start: 3px solid var(--partial);
   background: var(--sheet);
 }
 .go {

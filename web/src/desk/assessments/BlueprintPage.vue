@@ -89,12 +89,12 @@ onMounted(async () => {
           >
             {{ say('tests.byDepth') }}</ElCheckbox
           >
-          <button v-if="mayChange" class="word" @click="picking = true">
+          <ElButton link v-if="mayChange" class="word" @click="picking = true">
             {{ say('common.standards') }}
-          </button>
-          <button v-if="mayChange && entries.length" class="word" @click="fromTest">
+          </ElButton>
+          <ElButton link v-if="mayChange && entries.length" class="word" @click="fromTest">
             {{ say('tests.copyFromThisTest') }}
-          </button>
+          </ElButton>
         </div>
         <EmptyNote v-if="blueprint.rows.length === 0" :title="say('tests.noRowsYet')">{{
           say('tests.chooseStandardsOrStrands')
@@ -127,7 +127,7 @@ onMounted(async () => {
       ><b>{{
         count(
           states.reduce((sum, { want }) => sum + want, 0),
-          blueprint.measure.slice(0, -1),
+          blueprint.measure === 'items' ? 'item' : 'point',
         )
       }}</b>
       {{ say('tests.wanted') }}</span

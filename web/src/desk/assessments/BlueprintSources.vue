@@ -56,9 +56,9 @@ function toggleBank(id: number): void {
       <b>{{ say('tests.excluded') }}</b>{{ ' ' }}
       <span class="faded">{{ say('common.itemsCounted', { n: blueprint.without.length }) }}</span>
     </summary>
-    <button v-if="mayChange" class="word" @click="emit('set', { without: [] })">
+    <ElButton link v-if="mayChange" class="word" @click="emit('set', { without: [] })">
       {{ say('tests.includeThemAgain') }}
-    </button>
+    </ElButton>
   </details>
 </template>
 

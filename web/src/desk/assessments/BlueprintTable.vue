@@ -133,14 +133,15 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
           }}</span>
         </td>
         <td>
-          <button
+          <ElButton
+            link
             v-if="mayChange"
             class="word"
             :aria-label="say('tests.removeName', { name: name(r) })"
             @click="remove(r)"
           >
             ×
-          </button>
+          </ElButton>
         </td>
       </tr>
     </tbody>
@@ -172,7 +173,7 @@ const haveAll = computed(() => sumOf(props.states, 'have'));
   width: 60px;
 }
 .blueprint :deep(input) {
-  text-align: right;
+  text-align: end;
 }
 .blueprint tbody th,
 .blueprint tfoot th {

@@ -175,9 +175,9 @@ useUndoKeys(test);
   >
     <template #left>
       <div class="bankhead">
-        <button class="word" :aria-expanded="indexOpen" @click="indexOpen = !indexOpen">
+        <ElButton link class="word" :aria-expanded="indexOpen" @click="indexOpen = !indexOpen">
           {{ indexOpen ? say('tests.hideIndex') : say('tests.standardsFolders') }}
-        </button>
+        </ElButton>
         <span class="faded small">{{ say('tests.pressEnterOrDrag') }}</span>
       </div>
       <div v-if="indexOpen" class="index">
@@ -306,6 +306,6 @@ useUndoKeys(test);
   min-height: 0;
 }
 .blueprint {
-  margin-left: auto;
+  margin-inline-start: auto;
 }
 </style>

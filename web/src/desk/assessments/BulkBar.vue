@@ -76,9 +76,9 @@ function goToPlace(): void {
       <ElButton size="small" native-type="submit">{{ say('tests.moveToPlace') }}</ElButton>
     </form>
     <ElButton size="small" @click="emit('remove')">{{ say('tests.remove') }}</ElButton>
-    <button type="button" class="word" @click="emit('clear')">
+    <ElButton link class="word" @click="emit('clear')">
       {{ say('tests.clearSelection') }}
-    </button>
+    </ElButton>
     <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
   </div>
 </template>
@@ -95,7 +95,7 @@ function goToPlace(): void {
   margin: 4px 0 0;
   padding: 5px 10px;
   border: var(--line);
-  border-left: 3px solid var(--oak);
+  border-inline-start: 3px solid var(--oak);
   background: var(--paper);
   font-size: 0.9rem;
 }

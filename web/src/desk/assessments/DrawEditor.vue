@@ -125,18 +125,18 @@ const chosen = computed(() => library.standards.get(props.section.draw?.search?.
       >
     </template>
     <div v-if="section.draw?.search" class="search">
-      <button type="button" class="word" @click="picking = true">
+      <ElButton link class="word" @click="picking = true">
         {{ chosen ? chosen.code : say('tests.anyStandard') }}
-      </button>
-      <button
+      </ElButton>
+      <ElButton
+        link
         v-if="chosen"
-        type="button"
         class="word"
         :aria-label="say('tests.anyStandard')"
         @click="look({ standard: null })"
       >
         ×
-      </button>
+      </ElButton>
       <SelectField
         :aria-label="say('common.grade')"
         :model-value="section.draw.search.grade ?? ''"
@@ -213,7 +213,7 @@ const chosen = computed(() => library.standards.get(props.section.draw?.search?.
 }
 .few {
   width: 56px;
-  text-align: right;
+  text-align: end;
 }
 .search {
   display: flex;

@@ -145,7 +145,7 @@ async function give(): Promise<void> {
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="recovered" class="recovered" role="status">
     {{ say('tests.thisWhatYouHad', { value: older ? say('tests.andItemWasChanged') : '' }) }}
-    <button class="word" @click="startAgain">{{ say('tests.goBackSavedWording') }}</button>
+    <ElButton link class="word" @click="startAgain">{{ say('tests.goBackSavedWording') }}</ElButton>
   </p>
   <FacingPages
     v-if="content"

@@ -6,7 +6,7 @@ import type { Blueprint } from '@oaken/core/assembly';
 import { listing } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useLibrary } from '../library/library';
-import { pointsText, stemLine } from '../shared/words';
+import { percent, pointsText, stemLine } from '../shared/words';
 import FormFiguresTable from './FormFiguresTable.vue';
 import { say } from '../../words/teacher';
 
@@ -138,13 +138,13 @@ function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
               map: item.standards.map(({ code }) => code).join(', '),
               depth: item.depth ?? '–',
               points: pointsText(item.points),
-              value: item.facility ? item.facility.value.toFixed(2) : say('tests.new'),
+              value: item.facility ? percent(item.facility.value) : say('tests.new'),
               bank: item.bank,
             })
           }}
-          <button class="word" @click="emit('without', item.id)">
+          <ElButton link class="word" @click="emit('without', item.id)">
             {{ say('tests.excludeThisItem') }}
-          </button>
+          </ElButton>
         </p>
       </li>
     </ol>
@@ -159,7 +159,7 @@ section {
   color: var(--low);
 }
 .items {
-  padding-left: 28px;
+  padding-inline-start: 28px;
 }
 .items li {
   border-bottom: var(--line);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One item of a form, and what this form does with it. */
 import { kinds } from '@oaken/core/items';
-import { pointsText, stemLine } from '../shared/words';
+import { percent, pointsText, stemLine } from '../shared/words';
 import type { FormLine } from './formLines';
 import { say } from '../../words/teacher';
 
@@ -25,37 +25,40 @@ const emit = defineEmits<{ similar: []; edit: []; asInFirst: []; leaveOut: [] }>
         <span v-if="line.pinned?.depth">{{
           say('tests.depthDepthWith', { depth: line.pinned.depth })
         }}</span>
-        <span v-if="line.pinned?.facility">{{ line.pinned.facility.value.toFixed(2) }}</span>
+        <span v-if="line.pinned?.facility">{{ percent(line.pinned.facility.value) }}</span>
         <b v-if="line.out">{{ say('tests.leftOut') }}</b>
         <b v-else-if="line.swapped">{{ say('tests.notItemForm') }}</b>
         <span v-if="mayChange" class="acts">
           <template v-if="!line.out">
-            <button
+            <ElButton
+              link
               class="word"
               :aria-label="say('tests.replaceItemNumber', { number: line.number })"
               @click="emit('similar')"
             >
               {{ say('tests.replace') }}
-            </button>
-            <button
+            </ElButton>
+            <ElButton
+              link
               class="word"
               :aria-label="say('tests.editHereItemNumber', { number: line.number })"
               @click="emit('edit')"
             >
               {{ say('tests.editHere') }}
-            </button>
-            <button
+            </ElButton>
+            <ElButton
+              link
               v-if="line.swapped"
               class="word"
               :aria-label="say('tests.sameAsItemNumber', { number: line.number })"
               @click="emit('asInFirst')"
             >
               {{ say('tests.sameAs') }}
-            </button>
+            </ElButton>
           </template>
-          <button class="word" @click="emit('leaveOut')">
+          <ElButton link class="word" @click="emit('leaveOut')">
             {{ line.out ? say('tests.include') : say('tests.exclude') }}
-          </button>
+          </ElButton>
         </span>
       </p>
     </div>
@@ -90,7 +93,7 @@ li:hover {
 .number {
   font-family: var(--serif);
   font-weight: 600;
-  text-align: right;
+  text-align: end;
 }
 .facts {
   display: flex;
@@ -98,6 +101,6 @@ li:hover {
   gap: 0 12px;
 }
 .acts {
-  margin-left: auto;
+  margin-inline-start: auto;
 }
 </style>

@@ -107,7 +107,9 @@ function putPassage(of: number, passage: { id: number; revision: number } | unde
         :readonly="!mayChange"
         @change="describe({ note })"
       />
-      <button v-if="mayChange" class="word" @click="remove">{{ say('tests.removeForm') }}</button>
+      <ElButton link v-if="mayChange" class="word" @click="remove">{{
+        say('tests.removeForm')
+      }}</ElButton>
     </div>
     <div class="line">
       <ElCheckbox

@@ -35,14 +35,15 @@ function add(way: keyof typeof ways): void {
 <template>
   <div class="strip">
     <TabStrip v-model="shown" :tabs="tabs" :label="say('tests.forms')" />
-    <button
+    <ElButton
+      link
       v-if="mayChange && forms.length < mostForms"
       class="word"
       :aria-expanded="open"
       @click="open = !open"
     >
       {{ say('tests.addForm') }}
-    </button>
+    </ElButton>
     <div v-if="open" class="ways" role="group" :aria-label="say('tests.waysMakeForm')">
       <button v-for="([title, words], way) in ways" :key="way" @click="add(way)">
         <b>{{ title }}</b> <span class="faded">{{ words }}</span>
@@ -58,14 +59,15 @@ function add(way: keyof typeof ways): void {
   display: flex;
   align-items: center;
   gap: 12px;
-  padding: 0 22px 0 12px;
+  padding-block: 0;
+  padding-inline: 12px 22px;
   border-bottom: var(--line);
   background: var(--paper);
 }
 .ways {
   position: absolute;
   top: 100%;
-  left: 60px;
+  inset-inline-start: 60px;
   z-index: 6;
   width: min(460px, 90%);
   background: var(--sheet);
@@ -75,7 +77,7 @@ function add(way: keyof typeof ways): void {
 .ways button {
   display: block;
   width: 100%;
-  text-align: left;
+  text-align: start;
   border: 0;
   border-bottom: var(--line);
   background: none;

@@ -26,9 +26,9 @@ const pairs: Note['about'][] = ['near', 'cue'];
 <template>
   <aside class="notes" :class="{ open }" :aria-label="say('tests.notesInMargin')">
     <p class="fold">
-      <button type="button" class="word" :aria-expanded="open" @click="open = !open">
+      <ElButton link class="word" :aria-expanded="open" @click="open = !open">
         {{ notes.length === 0 ? say('tests.noNotes') : say('tests.notes', { n: notes.length }) }}
-      </button>
+      </ElButton>
       <span v-if="!open" class="first" :title="first">{{ first }}</span>
     </p>
     <div v-if="open" class="all" tabindex="0" role="group" :aria-label="say('tests.notesInMargin')">
@@ -39,31 +39,34 @@ const pairs: Note['about'][] = ['near', 'cue'];
       <ul v-if="notes.length">
         <li v-for="note in notes" :key="note.words">
           {{ note.words }}
-          <button
+          <ElButton
+            link
             v-if="note.entries.length"
             class="word"
             @click="emit('show', elementAt(note.entries, 0))"
           >
             {{ say('tests.showInline') }}
-          </button>
-          <button v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">
+          </ElButton>
+          <ElButton link v-if="note.about === 'blueprint'" class="word" @click="emit('blueprint')">
             {{ say('tests.blueprintInline') }}
-          </button>
+          </ElButton>
           <template v-if="mayChange && note.entries.length === 2">
-            <button
+            <ElButton
+              link
               v-if="pairs.includes(note.about)"
               class="word"
               @click="emit('apart', note.entries, true)"
             >
               {{ say('tests.dontUseTogether') }}
-            </button>
-            <button
+            </ElButton>
+            <ElButton
+              link
               v-if="note.about === 'enemies'"
               class="word"
               @click="emit('apart', note.entries, false)"
             >
               {{ say('tests.allowTogether') }}
-            </button>
+            </ElButton>
           </template>
         </li>
       </ul>
@@ -79,7 +82,7 @@ const pairs: Note['about'][] = ['near', 'cue'];
   flex: none;
   padding: 5px 22px;
   border-top: 2px solid var(--rule-strong);
-  border-left: 4px solid var(--partial);
+  border-inline-start: 4px solid var(--partial);
   background: var(--paper);
   font-size: 0.92rem;
   margin-top: auto;
@@ -103,7 +106,7 @@ const pairs: Note['about'][] = ['near', 'cue'];
   margin: 0 0 4px;
 }
 .notes ul {
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 .forecast {
   font-weight: 600;

@@ -4,7 +4,7 @@ import type { Pinned } from '@oaken/contract/assessments';
 import { kinds } from '@oaken/core/items';
 import type { Entry } from '@oaken/core/assessments';
 import { computed, ref, watch } from 'vue';
-import { pointsText, stemLine } from '../shared/words';
+import { percent, pointsText, stemLine } from '../shared/words';
 import { useTyped } from './useTyped';
 import { say } from '../../words/teacher';
 
@@ -118,52 +118,58 @@ function keys(event: KeyboardEvent): void {
         <span
           v-if="pinned?.facility"
           :title="say('tests.averageScoreFromNumber', { number: pinned.facility.n })"
-          >{{ pinned.facility.value.toFixed(2) }}</span
+          >{{ percent(pinned.facility.value) }}</span
         >
         <span v-if="pinned?.forThisTest" class="note">{{ say('tests.changedThisTestOnly') }}</span>
         <span v-if="mayChange" class="acts">
-          <button
+          <ElButton
+            link
             class="word"
             :aria-label="say('tests.editItemNumber', { number })"
             @click="emit('edit')"
           >
             {{ say('tests.edit') }}
-          </button>
-          <button
+          </ElButton>
+          <ElButton
+            link
             class="word"
             :aria-label="say('tests.aSimilarItemItem', { number })"
             @click="emit('similar')"
           >
             {{ say('tests.similar') }}
-          </button>
-          <button
+          </ElButton>
+          <ElButton
+            link
             class="word"
             :aria-label="say('tests.itemsNotUseWithItem', { number })"
             @click="emit('apart')"
           >
             {{ say('tests.dontUseWith') }}
-          </button>
-          <button
+          </ElButton>
+          <ElButton
+            link
             class="word"
             :aria-label="say('tests.moveItemNumberUp', { number })"
             @click="emit('up')"
           >
             {{ say('tests.up') }}
-          </button>
-          <button
+          </ElButton>
+          <ElButton
+            link
             class="word"
             :aria-label="say('tests.moveItemNumberDown', { number })"
             @click="emit('down')"
           >
             {{ say('tests.down') }}
-          </button>
-          <button
+          </ElButton>
+          <ElButton
+            link
             class="word"
             :aria-label="say('tests.removeItemNumber', { number })"
             @click="emit('remove')"
           >
             {{ say('tests.remove') }}
-          </button>
+          </ElButton>
         </span>
       </p>
       <p v-if="wrong" class="wrong">{{ wrong }}</p>
@@ -222,14 +228,15 @@ function keys(event: KeyboardEvent): void {
   color: var(--faded);
   user-select: none;
   letter-spacing: -3px;
-  padding: 0 4px 0 2px;
+  padding-block: 0;
+  padding-inline: 2px 4px;
   white-space: nowrap;
 }
 .number {
   font-family: var(--serif);
   font-weight: 600;
-  text-align: right;
-  padding-right: 4px;
+  text-align: end;
+  padding-inline-end: 4px;
 }
 .stem {
   margin: 0;
@@ -255,9 +262,9 @@ function keys(event: KeyboardEvent): void {
 }
 .acts {
   position: absolute;
-  right: 0;
+  inset-inline-end: 0;
   bottom: 0;
-  padding-left: 14px;
+  padding-inline-start: 14px;
   white-space: nowrap;
   background: var(--wash);
   opacity: 0;
@@ -269,7 +276,7 @@ function keys(event: KeyboardEvent): void {
 @media (hover: none) {
   .acts {
     position: static;
-    margin-left: auto;
+    margin-inline-start: auto;
     opacity: 1;
   }
 }
@@ -287,7 +294,7 @@ function keys(event: KeyboardEvent): void {
   font-size: 1.05rem;
 }
 .points :deep(input) {
-  text-align: right;
+  text-align: end;
 }
 .worth {
   white-space: nowrap;

@@ -238,7 +238,7 @@ const addSection = () =>
       }}</EmptyNote>
     </section>
     <template v-if="mayChange">
-      <button class="word" @click="addSection">{{ say('tests.addSection') }}</button>
+      <ElButton link class="word" @click="addSection">{{ say('tests.addSection') }}</ElButton>
       <p class="faded small keys">
         {{ say('tests.onRowAltAlt') }}
       </p>

@@ -27,10 +27,10 @@ function place(folder: number | null): void {
     </p>
     <ul class="places">
       <li>
-        <button class="word" @click="place(null)">{{ say('tests.noFolder') }}</button>
+        <ElButton link class="word" @click="place(null)">{{ say('tests.noFolder') }}</ElButton>
       </li>
       <li v-for="folder in folders" :key="folder.id">
-        <button class="word" @click="place(folder.id)">{{ folder.name }}</button>
+        <ElButton link class="word" @click="place(folder.id)">{{ folder.name }}</ElButton>
       </li>
     </ul>
   </ElDialog>

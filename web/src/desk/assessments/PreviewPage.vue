@@ -210,7 +210,7 @@ const result = computed(() => {
             : '',
         })
       }}
-      <button class="word" @click="again">{{ say('tests.startAgain') }}</button>
+      <ElButton link class="word" @click="again">{{ say('tests.startAgain') }}</ElButton>
     </p>
     <table class="ruled">
       <thead>

@@ -15,15 +15,21 @@ const open = ref(false);
       ready && inTheWay.length === 0 ? say('tests.ready') : say('tests.draft')
     }}</span>
     <template v-if="mayChange">
-      <button v-if="inTheWay.length" class="word" :aria-expanded="open" @click="open = !open">
+      <ElButton
+        link
+        v-if="inTheWay.length"
+        class="word"
+        :aria-expanded="open"
+        @click="open = !open"
+      >
         {{ say('tests.problemsFix', { n: inTheWay.length }) }}
-      </button>
-      <button v-else-if="ready" class="word" @click="emit('ready', false)">
+      </ElButton>
+      <ElButton link v-else-if="ready" class="word" @click="emit('ready', false)">
         {{ say('tests.backDraft') }}
-      </button>
-      <button v-else class="word" @click="emit('ready', true)">
+      </ElButton>
+      <ElButton link v-else class="word" @click="emit('ready', true)">
         {{ say('tests.markAsReady') }}
-      </button>
+      </ElButton>
     </template>
     <div
       v-if="open && inTheWay.length"
@@ -33,9 +39,9 @@ const open = ref(false);
     >
       <p v-for="problem in inTheWay" :key="problem.words">
         {{ problem.words }}
-        <button class="word" @click="(emit('show', problem.at), (open = false))">
+        <ElButton link class="word" @click="(emit('show', problem.at), (open = false))">
           {{ say('tests.goThere') }}
-        </button>
+        </ElButton>
       </p>
     </div>
   </span>
@@ -51,7 +57,7 @@ const open = ref(false);
 }
 .list {
   position: absolute;
-  right: 0;
+  inset-inline-end: 0;
   bottom: 34px;
   z-index: 5;
   width: max-content;

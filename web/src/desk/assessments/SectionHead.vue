@@ -75,16 +75,18 @@ const rules = computed(() => {
           @change="keep('title', title)"
         />
       </template>
-      <button
+      <ElButton
+        link
         class="word"
         :aria-expanded="open"
         :aria-label="say('tests.rulesName', { name })"
         @click="open = !open"
       >
         {{ say('tests.rules') }}
-      </button>
+      </ElButton>
       <span class="faded rules" :title="rules">{{ rules }}</span>
-      <button
+      <ElButton
+        link
         v-if="!alone && mayChange"
         class="word"
         @click="
@@ -95,7 +97,7 @@ const rules = computed(() => {
         "
       >
         {{ say('tests.removeSection') }}
-      </button>
+      </ElButton>
     </div>
     <div v-if="open" class="more">
       <DrawEditor v-if="mayChange" :section="section" :name="name" :but="but" @draw="giveDraw" />
@@ -172,7 +174,7 @@ const rules = computed(() => {
 }
 .few {
   width: 62px;
-  text-align: right;
+  text-align: end;
 }
 .directions {
   font-style: italic;

@@ -88,9 +88,9 @@ const rightWords = { read: say('tests.previewCopy'), edit: say('tests.editWithMe
               /></SelectField>
             </td>
             <td class="figures">
-              <button class="word" @click="sharing?.shares.splice(index, 1)">
+              <ElButton link class="word" @click="sharing?.shares.splice(index, 1)">
                 {{ say('common.remove') }}
-              </button>
+              </ElButton>
             </td>
           </tr>
         </tbody>

@@ -97,7 +97,8 @@ const clear = () =>
     /></SelectField>
   </div>
   <p v-if="struck.length || narrowed" class="struck">
-    <button
+    <ElButton
+      link
       v-for="part in struck"
       :key="part.text"
       class="word"
@@ -105,8 +106,10 @@ const clear = () =>
       @click="part.strike()"
     >
       {{ part.text }} ×
-    </button>
-    <button v-if="narrowed" class="word" @click="clear">{{ say('tests.clearFilters') }}</button>
+    </ElButton>
+    <ElButton link v-if="narrowed" class="word" @click="clear">{{
+      say('tests.clearFilters')
+    }}</ElButton>
   </p>
 </template>
 

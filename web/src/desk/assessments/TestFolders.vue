@@ -133,13 +133,13 @@ const isTest = (event: DragEvent) =>
         </button>
       </li>
       <li v-if="menu === folder.id" class="menu">
-        <button class="word" @click="startNaming(folder.id, folder.name)">
+        <ElButton link class="word" @click="startNaming(folder.id, folder.name)">
           {{ say('tests.rename') }}
-        </button>
-        <button class="word" @click="startNaming('new', '', folder.id)">
+        </ElButton>
+        <ElButton link class="word" @click="startNaming('new', '', folder.id)">
           {{ say('tests.newFolderInside') }}
-        </button>
-        <button class="word" @click="remove(folder)">{{ say('tests.delete') }}</button>
+        </ElButton>
+        <ElButton link class="word" @click="remove(folder)">{{ say('tests.delete') }}</ElButton>
         <label
           >{{ say('tests.moveInto') }}
           <SelectField
@@ -168,7 +168,9 @@ const isTest = (event: DragEvent) =>
   <p v-if="lines.length === 0 && naming === null" class="faded small">
     {{ say('tests.noneYetTestsCan') }}
   </p>
-  <button class="word" @click="startNaming('new', '')">{{ say('tests.newFolder') }}</button>
+  <ElButton link class="word" @click="startNaming('new', '')">{{
+    say('tests.newFolder')
+  }}</ElButton>
 </template>
 
 <style scoped>
@@ -196,7 +198,7 @@ li {
   border: 0;
   background: none;
   padding: 4px 6px;
-  text-align: left;
+  text-align: start;
   cursor: pointer;
   border-radius: var(--corner);
   font-size: 0.93rem;
@@ -219,7 +221,8 @@ li {
 .menu {
   flex-wrap: wrap;
   gap: 2px 10px;
-  padding: 4px 8px 6px 14px;
+  padding-block: 4px 6px;
+  padding-inline: 14px 8px;
   background: var(--wash);
   font-size: 0.88rem;
 }

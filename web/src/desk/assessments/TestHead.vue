@@ -71,9 +71,9 @@ const inWords = computed(() => {
 
 <template>
   <p class="folded">
-    <button type="button" class="word" :aria-expanded="open" @click="open = !open">
+    <ElButton link class="word" :aria-expanded="open" @click="open = !open">
       {{ say('tests.settings') }}
-    </button>
+    </ElButton>
     <span v-if="!open" class="faded">{{ inWords }}</span>
   </p>
   <div v-if="open" class="testhead">

@@ -68,34 +68,37 @@ const standards = computed(() => {
         :aria-label="say('tests.previewTitle', { title: test.title })"
         >{{ say('tests.preview') }}</RouterLink
       >
-      <button
+      <ElButton
+        link
         class="word"
         :aria-label="say('tests.copyTitle', { title: test.title })"
         @click="emit('copy')"
       >
         {{ say('common.copy') }}
-      </button>
+      </ElButton>
       <RouterLink
         v-if="test.may === 'edit'"
         :to="`/tests/${test.id}/assign`"
         :aria-label="say('tests.assignTitle', { title: test.title })"
         >{{ say('common.assign') }}</RouterLink
       >
-      <button
+      <ElButton
+        link
         class="word"
         :aria-label="say('tests.moveTitleFolder', { title: test.title })"
         @click="emit('place')"
       >
         {{ say('tests.folder') }}
-      </button>
-      <button
+      </ElButton>
+      <ElButton
+        link
         v-if="test.mine"
         class="word"
         :aria-label="say('tests.deleteTitle', { title: test.title })"
         @click="emit('bin')"
       >
         {{ say('tests.delete') }}
-      </button>
+      </ElButton>
     </span>
   </div>
 </template>
@@ -126,7 +129,7 @@ const standards = computed(() => {
   text-underline-offset: 3px;
 }
 .draft {
-  margin-left: 8px;
+  margin-inline-start: 8px;
   font: 600 0.82rem var(--text);
   color: var(--partial-ink);
 }
@@ -139,7 +142,7 @@ const standards = computed(() => {
   color: var(--faded);
 }
 .when {
-  text-align: right;
+  text-align: end;
 }
 .acts {
   display: flex;

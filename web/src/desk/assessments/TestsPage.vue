@@ -167,9 +167,9 @@ const narrowed = computed(() => {
           @bin="remove(test)"
           @place="placing = test"
         />
-        <button v-if="tests && tests.length < total" class="word" @click="shelf.more">
+        <ElButton link v-if="tests && tests.length < total" class="word" @click="shelf.more">
           {{ say('tests.showMore') }}
-        </button>
+        </ElButton>
       </div>
     </template>
   </FacingPages>
@@ -196,7 +196,8 @@ const narrowed = computed(() => {
 
 <style scoped>
 .index {
-  padding: 14px 14px 24px 16px;
+  padding-block: 14px 24px;
+  padding-inline: 16px 14px;
 }
 h3 {
   margin: 18px 0 6px;
@@ -209,7 +210,7 @@ h3 {
   border: 0;
   background: none;
   padding: 5px 6px;
-  text-align: left;
+  text-align: start;
   cursor: pointer;
   border-radius: var(--corner);
   font-weight: 600;

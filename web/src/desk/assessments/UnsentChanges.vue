@@ -47,7 +47,7 @@ const sentence = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
   padding: 8px 24px;
   background: var(--wash);
   border-bottom: var(--line);
-  border-left: 4px solid var(--partial);
+  border-inline-start: 4px solid var(--partial);
 }
 .unsent p {
   margin: 0;

@@ -181,9 +181,9 @@ async function readAgain(error: unknown): Promise<never> {
   </p>
   <p v-if="recovered" class="recovered inset" role="status">
     {{ say('assignments.thisWhatYouFilled') }}
-    <button type="button" class="word" @click="startAnew">
+    <ElButton link class="word" @click="startAnew">
       {{ say('assignments.startOver') }}
-    </button>
+    </ElButton>
   </p>
   <FacingPages
     name="assign"

@@ -57,7 +57,7 @@ const problem = computed(() => Object.values(props.problems)[0]);
   margin-top: 0;
 }
 .warn {
-  border-left: 4px solid var(--partial);
-  padding-left: 10px;
+  border-inline-start: 4px solid var(--partial);
+  padding-inline-start: 10px;
 }
 </style>

@@ -109,22 +109,28 @@ async function takeBack(): Promise<void> {
     <p v-if="letterWords" class="faded">{{ letterWords }}</p>
     <GuestLink v-if="opened.link" :token="opened.link" />
     <p v-if="opened.mayChange" class="acts">
-      <button v-if="state === 'open'" class="word" @click="stop">
+      <ElButton link v-if="state === 'open'" class="word" @click="stop">
         {{ say('assignments.closeNow') }}
-      </button>
-      <button
+      </ElButton>
+      <ElButton
+        link
         v-if="assignment.releasedAt === null && assignment.handedIn > 0"
         class="word"
         @click="release(true)"
       >
         {{ say('assignments.release') }}
-      </button>
-      <button v-if="assignment.releasedAt !== null" class="word" @click="release(false)">
+      </ElButton>
+      <ElButton link v-if="assignment.releasedAt !== null" class="word" @click="release(false)">
         {{ say('assignments.undoRelease') }}
-      </button>
-      <button v-if="assignment.working + assignment.handedIn === 0" class="word" @click="takeBack">
+      </ElButton>
+      <ElButton
+        link
+        v-if="assignment.working + assignment.handedIn === 0"
+        class="word"
+        @click="takeBack"
+      >
         {{ say('assignments.unassignTitle') }}
-      </button>
+      </ElButton>
     </p>
   </div>
 </template>
@@ -137,8 +143,8 @@ async function takeBack(): Promise<void> {
   font-size: 1.05rem;
 }
 .note {
-  border-left: 4px solid var(--rule-strong);
-  padding-left: 10px;
+  border-inline-start: 4px solid var(--rule-strong);
+  padding-inline-start: 10px;
   white-space: pre-line;
 }
 .acts {

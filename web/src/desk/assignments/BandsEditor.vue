@@ -45,32 +45,34 @@ const add = () =>
           %
         </td>
         <td>
-          <button
+          <ElButton
+            link
             v-if="bands.length > 2"
-            type="button"
             class="word small"
             :aria-label="say('assignments.removeBandName', { name: entry.name })"
             @click="bands = bands.filter((_, n) => n !== index)"
           >
             {{ say('common.remove') }}
-          </button>
+          </ElButton>
         </td>
       </tr>
     </tbody>
   </table>
-  <button v-if="bands.length < 12" type="button" class="word small" @click="add">
+  <ElButton link v-if="bands.length < 12" class="word small" @click="add">
     {{ say('assignments.addBand') }}
-  </button>
+  </ElButton>
   <p class="hint">{{ say('assignments.comparedInWholePercent') }}</p>
   <p v-if="wrong" class="wrong">{{ wrong }}</p>
 </template>
 
 <style scoped>
 .bands {
-  margin: 4px 0 4px 16px;
+  margin-block: 4px;
+  margin-inline: 16px 0;
 }
 .bands td {
-  padding: 2px 8px 2px 0;
+  padding-block: 2px;
+  padding-inline: 0 8px;
 }
 .name {
   width: 110px;

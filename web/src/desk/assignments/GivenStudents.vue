@@ -80,27 +80,29 @@ const allPicked = computed(
           }}</template>
           <template v-if="student.away">
             <span class="away">{{ say('assignments.leftSitting') }}</span>
-            <button
+            <ElButton
+              link
               v-if="mayChange"
               class="word"
               :aria-label="say('assignments.readmitName', { name: student.name })"
               @click="emit('letIn', student)"
             >
               {{ say('assignments.readmit') }}
-            </button>
+            </ElButton>
           </template>
         </td>
         <td class="small">{{ student.accommodations }}</td>
         <td class="small">
           {{ more(student) }}
-          <button
+          <ElButton
+            link
             v-if="student.guest && mayChange"
             class="word"
             :aria-label="say('assignments.linkNameStudent', { name: student.name })"
             @click="emit('tie', student)"
           >
             {{ say('assignments.linkStudent') }}
-          </button>
+          </ElButton>
         </td>
       </tr>
     </tbody>

@@ -18,9 +18,9 @@ async function copy(): Promise<void> {
     <QrCode :text="address" :label="say('assignments.theLinkAsCode')" />
     <p>
       {{ say('assignments.linkGuests') }} <a :href="address">{{ address }}</a>
-      <button class="word small" @click="copy">
+      <ElButton link class="word small" @click="copy">
         {{ copied ? say('assignments.copied') : say('assignments.copyLink') }}
-      </button>
+      </ElButton>
     </p>
   </div>
 </template>

@@ -118,13 +118,14 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
           }}</RouterLink>{{
             say('assignments.savedChangedAt', { changedAt: words.time(entry.changedAt) })
           }}
-          <button
+          <ElButton
+            link
             class="word small"
             :aria-label="say('assignments.deleteDraftTitle', { title: entry.title })"
             @click="throwAway(entry)"
           >
             {{ say('assignments.delete') }}
-          </button>
+          </ElButton>
         </p>
       </section>
       <LoadingLines v-if="!assignments && !wrong" />

@@ -59,7 +59,7 @@ const closingDay = computed(() =>
 
 <style scoped>
 .warn {
-  border-left: 4px solid var(--partial);
-  padding-left: 10px;
+  border-inline-start: 4px solid var(--partial);
+  padding-inline-start: 10px;
 }
 </style>

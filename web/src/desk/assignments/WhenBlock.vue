@@ -72,15 +72,15 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
       <ElCheckbox v-model="form.never"> {{ say('assignments.never') }}</ElCheckbox>
     </div>
     <p v-if="!form.never" class="offers" role="group" :aria-label="say('assignments.usualClosing')">
-      <button
+      <ElButton
+        link
         v-for="offer in offers"
         :key="offer.id"
-        type="button"
         class="word small"
         @click="form.closesWall = offer.wall"
       >
         {{ offerWords[offer.id] }}
-      </button>
+      </ElButton>
     </p>
     <p v-if="problems.closesAt" class="wrong">{{ problems.closesAt }}</p>
     <div class="pair">
@@ -144,12 +144,13 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
   display: flex;
   flex-wrap: wrap;
   gap: 2px 12px;
-  margin: 2px 0 6px 94px;
+  margin-block: 2px 6px;
+  margin-inline: 94px 0;
 }
 .few {
   width: 68px;
 }
 .rare {
-  padding-left: 16px;
+  padding-inline-start: 16px;
 }
 </style>

@@ -102,15 +102,15 @@ const otherGrade = computed(() =>
             })
           }}</span>
         </ElCheckbox>
-        <button
-          type="button"
+        <ElButton
+          link
           class="word small"
           :aria-expanded="open.includes(schoolClass.id)"
           :aria-label="say('assignments.someStudentsName', { name: schoolClass.name })"
           @click="unfold(schoolClass.id)"
         >
           {{ say('assignments.someStudents') }}
-        </button>
+        </ElButton>
       </div>
       <div
         v-if="
@@ -189,7 +189,8 @@ const otherGrade = computed(() =>
   box-shadow: inset 3px 0 var(--oak);
 }
 .some {
-  padding: 4px 8px 8px 34px;
+  padding-block: 4px 8px;
+  padding-inline: 34px 8px;
   border-bottom: var(--line);
 }
 .some ul {
@@ -211,8 +212,8 @@ const otherGrade = computed(() =>
   padding: 8px;
 }
 .note {
-  border-left: 4px solid var(--partial);
-  padding-left: 10px;
+  border-inline-start: 4px solid var(--partial);
+  padding-inline-start: 10px;
   margin-top: 8px;
 }
 </style>

@@ -123,7 +123,7 @@ const hour = (time: number) => clockInWords(time, zone.value);
 }
 .dayname {
   border-bottom: 2px solid var(--rule-strong);
-  border-left: var(--line);
+  border-inline-start: var(--line);
   padding: 4px 6px;
   font-weight: 600;
   font-size: 0.8rem;
@@ -148,7 +148,7 @@ const hour = (time: number) => clockInWords(time, zone.value);
 }
 .bar {
   border: 1px solid var(--rule-strong);
-  border-left-width: 1px;
+  border-inline-start-width: 1px;
   background: var(--paper);
   color: inherit;
   text-decoration: none;
@@ -157,10 +157,10 @@ const hour = (time: number) => clockInWords(time, zone.value);
   min-width: 0;
 }
 .bar.begins {
-  border-left: 4px solid var(--oak-light);
+  border-inline-start: 4px solid var(--oak-light);
 }
 .bar.ends {
-  border-right: 4px solid var(--oak-light);
+  border-inline-end: 4px solid var(--oak-light);
 }
 .bar:hover {
   background: var(--wash);

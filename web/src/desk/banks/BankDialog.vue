@@ -108,9 +108,9 @@ const rightWords = {
               /></SelectField>
             </td>
             <td class="figures">
-              <button class="word" @click="shares.splice(index, 1)">
+              <ElButton link class="word" @click="shares.splice(index, 1)">
                 {{ say('common.remove') }}
-              </button>
+              </ElButton>
             </td>
           </tr>
         </tbody>

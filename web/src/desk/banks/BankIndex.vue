@@ -32,7 +32,8 @@ const { standards, grades, frameworks } = props.search.counts;
 
 <style scoped>
 .index {
-  padding: 14px 14px 24px 16px;
+  padding-block: 14px 24px;
+  padding-inline: 16px 14px;
 }
 h3 {
   margin: 18px 0 6px;

@@ -157,9 +157,9 @@ async function afterRetiring(): Promise<void> {
     <template #right>
       <ItemList :search="search" :picked="pickedIds" @pick="pick" @pick-range="pickAll">
         <template #hint>
-          <button v-if="search.total.value > 0" class="word" @click="pickFound">
+          <ElButton link v-if="search.total.value > 0" class="word" @click="pickFound">
             {{ say('banks.selectAll') }}
-          </button>
+          </ElButton>
           <a
             v-if="search.total.value > 0"
             :href="addressOf('exportItems', {}, asQuery(search.filters))"
@@ -176,9 +176,9 @@ async function afterRetiring(): Promise<void> {
       ><b>{{ say('common.itemsCounted', { n: search.total.value }) }}</b>
       {{ say('banks.found') }}</span
     >
-    <button v-if="picked.size" class="word" @click="seen = true">
+    <ElButton link v-if="picked.size" class="word" @click="seen = true">
       <b>{{ picked.size }}</b> {{ say('banks.selected') }}
-    </button>
+    </ElButton>
     <span v-else><b>0</b> {{ say('banks.selected') }}</span>
     <template v-if="picked.size">
       <span
@@ -191,32 +191,37 @@ async function afterRetiring(): Promise<void> {
     <span v-else>{{ say('banks.selectItemsAddThem') }}</span>
     <template #actions>
       <template v-if="picked.size">
-        <button class="word" @click="picked = new Map()">{{ say('banks.clearSelection') }}</button>
-        <button class="word" @click="copy = true">{{ say('common.copy') }}</button>
-        <button
+        <ElButton link class="word" @click="picked = new Map()">{{
+          say('banks.clearSelection')
+        }}</ElButton>
+        <ElButton link class="word" @click="copy = true">{{ say('common.copy') }}</ElButton>
+        <ElButton
+          link
           class="word"
           :disabled="totals.locked > 0"
           :title="lockedWords"
           @click="move = true"
         >
           {{ say('banks.move') }}
-        </button>
-        <button
+        </ElButton>
+        <ElButton
+          link
           class="word"
           :disabled="totals.locked > 0"
           :title="lockedWords"
           @click="label = true"
         >
           {{ say('banks.standardsTags') }}
-        </button>
-        <button
+        </ElButton>
+        <ElButton
+          link
           class="word"
           :disabled="totals.locked > 0"
           :title="lockedWords"
           @click="retire = true"
         >
           {{ say('banks.retire') }}
-        </button>
+        </ElButton>
       </template>
       <ElButton type="primary" :disabled="picked.size === 0" @click="test = true">{{
         say('banks.addTest')

@@ -116,13 +116,15 @@ function describe(bank: Bank | null): void {
         @dragleave="drag.leave"
         @drop.prevent="drag.drop($event, { bank: bank.id, folder: null }, picked)"
       >
-        <button class="word" @click="newFolder(bank.id, null)">{{ say('banks.newFolder') }}</button>
+        <ElButton link class="word" @click="newFolder(bank.id, null)">{{
+          say('banks.newFolder')
+        }}</ElButton>
         <RouterLink :to="{ path: '/items/new', query: { bank: bank.id } }">{{
           say('banks.newItemHere')
         }}</RouterLink>
-        <button v-if="bank.mine" class="word" @click="describe(bank)">
+        <ElButton link v-if="bank.mine" class="word" @click="describe(bank)">
           {{ say('banks.nameSharing') }}
-        </button>
+        </ElButton>
       </ShelfLine>
       <template v-for="line in folderLines(bank, (id) => !folded.has(id))" :key="line.folder.id">
         <ShelfLine
@@ -144,10 +146,10 @@ function describe(bank: Bank | null): void {
           @dragleave="drag.leave"
           @drop.prevent="drag.drop($event, { bank: bank.id, folder: line.folder.id }, picked)"
         >
-          <button class="word" @click="startRename(line.folder.id)">
+          <ElButton link class="word" @click="startRename(line.folder.id)">
             {{ say('banks.rename') }}
-          </button>
-          <button class="word" @click="askWhere(line.folder)">
+          </ElButton>
+          <ElButton link class="word" @click="askWhere(line.folder)">
             {{
               say('banks.moveTitle', {
                 value:
@@ -156,24 +158,26 @@ function describe(bank: Bank | null): void {
                     : '',
               })
             }}
-          </button>
-          <button class="word" @click="(tick(line.folder.id), (menu = null))">
+          </ElButton>
+          <ElButton link class="word" @click="(tick(line.folder.id), (menu = null))">
             {{ ticked.has(line.folder.id) ? say('banks.deselect') : say('banks.selectMove') }}
-          </button>
-          <button class="word" @click="newFolder(bank.id, line.folder.id)">
+          </ElButton>
+          <ElButton link class="word" @click="newFolder(bank.id, line.folder.id)">
             {{ say('banks.newFolderInside') }}
-          </button>
+          </ElButton>
           <RouterLink
             :to="{ path: '/items/new', query: { bank: bank.id, folder: line.folder.id } }"
             >{{ say('banks.newItemHere') }}</RouterLink
           >
-          <button class="word" @click="remove(line.folder)">{{ say('banks.delete') }}</button>
+          <ElButton link class="word" @click="remove(line.folder)">{{
+            say('banks.delete')
+          }}</ElButton>
         </ShelfLine>
       </template>
     </template>
   </ul>
   <p class="under">
-    <button class="word" @click="describe(null)">{{ say('banks.newBank') }}</button>
+    <ElButton link class="word" @click="describe(null)">{{ say('banks.newBank') }}</ElButton>
     <RouterLink
       :to="{
         path: '/banks/import',

@@ -89,8 +89,10 @@ const figureTitle = computed(() => {
     </div>
     <span class="figure" :title="figureTitle">
       <template v-if="item.facility"
-        ><b>{{ item.facility.value.toFixed(2) }}</b
-        ><span class="n">{{ say('banks.nNumber', { number: item.facility.n }) }}</span></template
+        ><b>{{ percent(item.facility.value) }}</b
+        ><span class="n">{{
+          say(compact ? 'banks.ofStudents' : 'banks.studentsAnswered', { n: item.facility.n })
+        }}</span></template
       >
       <span v-else class="n alone">{{ say('banks.new') }}</span>
     </span>
@@ -105,16 +107,16 @@ const figureTitle = computed(() => {
       {{ inTest ? say('banks.inTest') : say('banks.add')
       }}<span v-if="!inTest" aria-hidden="true"> →</span>
     </button>
-    <button v-else class="word" :aria-expanded="open" @click="emit('open')">
+    <ElButton link v-else class="word" :aria-expanded="open" @click="emit('open')">
       {{ open ? say('common.close') : say('banks.open') }}
-    </button>
+    </ElButton>
   </div>
 </template>
 
 <style scoped>
 .row {
   display: grid;
-  grid-template-columns: 24px minmax(0, 1fr) 52px auto;
+  grid-template-columns: 24px minmax(0, 1fr) 74px auto;
   gap: 10px;
   padding: 9px 6px;
   align-items: start;
@@ -153,12 +155,13 @@ mark {
   content: '· ';
 }
 .figure {
-  text-align: right;
+  text-align: end;
   line-height: 1.25;
 }
 .figure .n {
   display: block;
   font-size: 0.78rem;
+  white-space: nowrap;
   color: var(--faded);
 }
 .figure .alone {

@@ -178,7 +178,7 @@ async function keyDown(event: KeyboardEvent, item: ItemRow, index: number): Prom
 .line {
   position: absolute;
   top: 0;
-  left: 0;
+  inset-inline-start: 0;
   width: 100%;
   border-bottom: var(--line);
 }

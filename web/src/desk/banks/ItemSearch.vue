@@ -113,12 +113,12 @@ const notFound = computed(() =>
       >
         {{ filter.text }}<span aria-hidden="true"> ✕</span>
       </button>
-      <button v-if="struck.length > 1" class="word" @click="search.clear()">
+      <ElButton link v-if="struck.length > 1" class="word" @click="search.clear()">
         {{ say('banks.clearFilters') }}
-      </button>
-      <button class="word" :aria-expanded="more" @click="more = !more">
+      </ElButton>
+      <ElButton link class="word" :aria-expanded="more" @click="more = !more">
         {{ moreWords }}
-      </button>
+      </ElButton>
       <slot />
     </p>
     <p v-for="sentence in notFound" :key="sentence" class="mended">{{ sentence }}</p>

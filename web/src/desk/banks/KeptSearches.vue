@@ -52,9 +52,14 @@ function use(text: string): void {
   <h3>{{ say('banks.savedSearches') }}</h3>
   <ul v-if="kept.length" class="kept">
     <li v-for="entry in kept" :key="entry.id">
-      <button class="word" :aria-current="entry.address === address" @click="use(entry.address)">
+      <ElButton
+        link
+        class="word"
+        :aria-current="entry.address === address"
+        @click="use(entry.address)"
+      >
         {{ entry.name }}
-      </button>
+      </ElButton>
       <button
         class="out"
         :aria-label="say('banks.deleteName', { name: entry.name })"
@@ -77,7 +82,8 @@ function use(text: string): void {
       say('banks.save')
     }}</ElButton>
   </form>
-  <button
+  <ElButton
+    link
     v-else
     class="word"
     :disabled="address === ''"
@@ -85,7 +91,7 @@ function use(text: string): void {
     @click="naming = true"
   >
     {{ say('banks.saveThisSearch') }}
-  </button>
+  </ElButton>
 </template>
 
 <style scoped>

@@ -68,9 +68,9 @@ async function apply(): Promise<void> {
       <template v-if="standards.length"
         >{{ standards.map((id) => library.standards.get(id)?.code).join(', ') }}
       </template>
-      <button class="word" @click="picking = true">
+      <ElButton link class="word" @click="picking = true">
         {{ standards.length ? say('banks.chooseOthers') : say('banks.choose') }}
-      </button>
+      </ElButton>
     </p>
     <label class="field"
       ><span class="label">{{ say('banks.addTags') }}</span

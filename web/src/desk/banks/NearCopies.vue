@@ -34,7 +34,7 @@ onMounted(async () => {
 
 <style scoped>
 .near {
-  border-left: 3px solid var(--partial);
+  border-inline-start: 3px solid var(--partial);
   background: var(--wash);
   padding: 8px 12px;
   margin-bottom: 12px;

@@ -159,7 +159,8 @@ watch(tab, async (now) => {
 .opened {
   border: 1px solid var(--rule-strong);
   border-radius: var(--corner);
-  margin: 0 6px 14px 38px;
+  margin-block: 0 14px;
+  margin-inline: 38px 6px;
   background: var(--sheet);
 }
 .sheet {

@@ -40,7 +40,7 @@ function letGo(item: ItemRow): void {
           </td>
           <td class="figures">{{ pointsText(item.points) }}</td>
           <td class="figures">
-            <button class="word" @click="letGo(item)">{{ say('banks.remove') }}</button>
+            <ElButton link class="word" @click="letGo(item)">{{ say('banks.remove') }}</ElButton>
           </td>
         </tr>
       </tbody>

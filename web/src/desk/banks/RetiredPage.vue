@@ -96,13 +96,14 @@ async function restore(): Promise<void> {
       ><b>{{ picked.size }}</b> {{ say('banks.selected') }}</span
     >
     <template #actions>
-      <button
+      <ElButton
+        link
         v-if="list?.length"
         class="word"
         @click="picked = new Set(list.map(({ item }) => item.id))"
       >
         {{ say('common.selectAll') }}
-      </button>
+      </ElButton>
       <ElButton type="primary" :disabled="picked.size === 0" @click="restore">{{
         say('banks.restore')
       }}</ElButton>

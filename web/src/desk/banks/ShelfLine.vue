@@ -114,7 +114,7 @@ watch(
   display: flex;
   justify-content: space-between;
   gap: 8px;
-  text-align: left;
+  text-align: start;
   border: 0;
   background: none;
   padding: 4px 6px;
@@ -156,7 +156,8 @@ watch(
   display: flex;
   flex-wrap: wrap;
   gap: 2px 10px;
-  padding: 4px 8px 6px 26px;
+  padding-block: 4px 6px;
+  padding-inline: 26px 8px;
   font-size: 0.88rem;
   background: var(--wash);
 }

@@ -168,10 +168,10 @@ h3 {
   align-items: flex-start;
 }
 .level-1 {
-  padding-left: 14px;
+  padding-inline-start: 14px;
 }
 .level-2 {
-  padding-left: 26px;
+  padding-inline-start: 26px;
 }
 .turn {
   width: 24px;
@@ -189,7 +189,7 @@ h3 {
   display: flex;
   justify-content: space-between;
   gap: 8px;
-  text-align: left;
+  text-align: start;
   border: 0;
   background: none;
   padding: 4px 6px;

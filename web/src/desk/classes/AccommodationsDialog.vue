@@ -27,6 +27,15 @@ watch(student, (now) => {
   forget();
 });
 const accommodationWords = computed(() => accommodationsInWords(accommodations));
+/** The toolkit's radio knows no null: none of a kind goes by a word. */
+const none = 'none';
+const orNone = <Name extends 'time' | 'mostChoices'>(name: Name) =>
+  computed<NonNullable<Accommodations[Name]> | typeof none>({
+    get: () => accommodations[name] ?? none,
+    set: (chosen) => Object.assign(accommodations, { [name]: chosen === none ? null : chosen }),
+  });
+const time = orNone('time');
+const mostChoices = orNone('mostChoices');
 function timeWords(factor: number | null): string {
   if (factor === null) return say('classes.noTimeLimit');
   return say('classes.text', { n: factor });
@@ -64,8 +73,8 @@ async function save(): Promise<void> {
         <ElRadio
           v-for="factor in [...timeFactors, null]"
           :key="String(factor)"
-          v-model="accommodations.time"
-          :value="factor"
+          v-model="time"
+          :value="factor ?? none"
         >
           {{ timeWords(factor) }}</ElRadio
         >
@@ -86,8 +95,8 @@ async function save(): Promise<void> {
         <ElRadio
           v-for="count in [null, 3, 2] as const"
           :key="String(count)"
-          v-model="accommodations.mostChoices"
-          :value="count"
+          v-model="mostChoices"
+          :value="count ?? none"
         >
           {{ count === null ? say('common.all') : say('classes.atMostCount', { count }) }}</ElRadio
         >

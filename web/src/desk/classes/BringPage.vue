@@ -239,6 +239,6 @@ async function bring(): Promise<void> {
   padding: 14px 24px;
 }
 .problems {
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 </style>

@@ -173,14 +173,15 @@ async function remove(): Promise<void> {
               }}
             </td>
             <td class="figures">
-              <button
+              <ElButton
+                link
                 v-if="mayChange && teacher.part !== 'teacher'"
                 class="word"
                 :aria-label="say('classes.removeName', { name: teacher.name })"
                 @click="drop(teacher.accountId, teacher.name)"
               >
                 {{ say('common.remove') }}
-              </button>
+              </ElButton>
             </td>
           </tr>
         </tbody>
@@ -204,7 +205,9 @@ async function remove(): Promise<void> {
           with-time
           :label="say('classes.substituteUntil')"
         />
-        <button class="word" :disabled="joining.colleague === 0">{{ say('classes.add') }}</button>
+        <ElButton link native-type="submit" class="word" :disabled="joining.colleague === 0">{{
+          say('classes.add')
+        }}</ElButton>
       </form>
       <p class="faded small">
         {{ say('classes.aCoTeacherCan') }}
@@ -221,7 +224,7 @@ async function remove(): Promise<void> {
           })
         }}
         <b>{{ openClass.class.code }}</b>.
-        <button class="word" @click="setJoining(null)">{{ say('classes.endNow') }}</button>
+        <ElButton link class="word" @click="setJoining(null)">{{ say('classes.endNow') }}</ElButton>
       </p>
       <p v-else>
         {{ say('classes.letStudentsJoinWith') }}
@@ -230,7 +233,9 @@ async function remove(): Promise<void> {
             :value="24"
             :label="say('classes.aDay')" /><ElOption :value="168" :label="say('classes.aWeek')"
         /></SelectField>
-        <button class="word" @click="setJoining(openHours)">{{ say('classes.open') }}</button>
+        <ElButton link class="word" @click="setJoining(openHours)">{{
+          say('classes.open')
+        }}</ElButton>
       </p>
     </section>
 
@@ -238,16 +243,20 @@ async function remove(): Promise<void> {
       <h2>{{ openClass.class.putAway ? say('classes.archive') : say('classes.whenTermOver') }}</h2>
       <p v-if="openClass.class.putAway">
         {{ say('classes.thisClassArchivedIts') }}
-        <button class="word" @click="putAway(false)">{{ say('classes.restoreClass') }}</button>
+        <ElButton link class="word" @click="putAway(false)">{{
+          say('classes.restoreClass')
+        }}</ElButton>
       </p>
       <p v-else>
-        <button class="word" @click="putAway(true)">{{ say('classes.archiveClass') }}</button>{{
-          ' '
-        }}
+        <ElButton link class="word" @click="putAway(true)">{{
+          say('classes.archiveClass')
+        }}</ElButton>{{ ' ' }}
         <span class="faded">{{ say('classes.itLeavesYourList') }}</span>
       </p>
       <p v-if="openClass.assignments === 0">
-        <button class="word" @click="remove">{{ say('classes.deleteClass') }}</button>{{ ' ' }}
+        <ElButton link class="word" @click="remove">{{ say('classes.deleteClass') }}</ElButton>{{
+          ' '
+        }}
         <span class="faded">{{ say('classes.nothingWasEverGiven') }}</span>
       </p>
     </section>

@@ -90,10 +90,10 @@ th,
 td {
   border: 1px solid #888;
   padding: 4px 8px;
-  text-align: left;
+  text-align: start;
 }
 .figures {
-  text-align: right;
+  text-align: end;
   width: 40px;
 }
 .empty {

@@ -4,13 +4,13 @@
  * the boxes at each name.
  */
 import { present } from '@oaken/core/certain';
-import Sortable, { type SortableEvent } from 'sortablejs';
-import { nextTick, onUnmounted, ref, watch } from 'vue';
+import { ref } from 'vue';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
 import { done } from '../shared/undo';
 import { fullName, type Group, type OpenClass, type RosterRow } from './useClass';
+import { useGroupDrag } from './useGroupDrag';
 import CommitInput from '../../parts/CommitInput.vue';
 import { say } from '../../words/teacher';
 
@@ -117,40 +117,25 @@ async function remove(group: Group): Promise<void> {
   );
 }
 
-let lists: Sortable[] = [];
-const release = () => lists.forEach((sortable) => sortable.destroy());
-async function wire(): Promise<void> {
-  release();
-  lists = [];
-  await nextTick();
-  if (!props.mayChange || !board.value) return;
-  lists = [...board.value.querySelectorAll<HTMLElement>('[data-column]')].map((column) => {
-    const roster = column.dataset.column === 'roster';
-    return new Sortable(column, {
-      group: { name: 'students', pull: roster ? 'clone' : true, put: true },
-      sort: false,
-      animation: 120,
-      draggable: '[data-student]',
-      filter: 'input',
-      preventOnFilter: false,
-      onAdd(event: SortableEvent) {
-        // What the page shows comes from the server's answer, not from where the mouse put it.
-        if (event.pullMode === 'clone') event.clone.replaceWith(event.item);
-        else event.from.insertBefore(event.item, event.from.children[event.oldIndex ?? 0] ?? null);
-        const place = (list: HTMLElement) =>
-          list.dataset.column === 'roster' ? null : Number(list.dataset.column);
-        void move(Number(event.item.dataset.student), place(event.from), place(event.to));
-      },
-    });
-  });
-}
-watch(() => [props.openClass.groups.length, props.openClass.class.id, props.here.length], wire, {
-  immediate: true,
-});
-onUnmounted(release);
+useGroupDrag(
+  board,
+  () => props.mayChange,
+  () => [props.openClass.groups.length, props.openClass.class.id, props.here.length],
+  move,
+);
 </script>
 
 <template>
+  <form v-if="mayChange" class="fresh" @submit.prevent="make">
+    <label
+      >{{ say('classes.newGroup') }}
+      <ElInput v-model="fresh" class="name" maxlength="60" :placeholder="say('classes.itsName')" />
+    </label>
+    <ElButton link native-type="submit" class="word" :disabled="fresh.trim() === ''">{{
+      say('classes.makeGroup')
+    }}</ElButton>
+    <span v-if="wrong" class="wrong" role="alert">{{ wrong }}</span>
+  </form>
   <div ref="board" class="board" :style="{ '--columns': openClass.groups.length + 1 }">
     <section class="column">
       <h3>
@@ -201,27 +186,31 @@ onUnmounted(release);
           {{ say('classes.nobodyYet') }}
         </li>
       </ul>
-      <button
+      <ElButton
+        link
         v-if="mayChange"
         class="word small"
         :aria-label="say('classes.deleteGroupNameTitle', { name: group.name })"
         @click="remove(group)"
       >
         {{ say('classes.deleteGroup') }}
-      </button>
+      </ElButton>
     </section>
-    <form v-if="mayChange" class="column" @submit.prevent="make">
-      <label class="field"
-        ><span class="label">{{ say('classes.newGroup') }}</span>
-        <ElInput v-model="fresh" maxlength="60" :placeholder="say('classes.itsName')" />
-      </label>
-      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-      <button class="word" :disabled="fresh.trim() === ''">{{ say('classes.makeGroup') }}</button>
-    </form>
   </div>
 </template>
 
 <style scoped>
+.fresh {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  padding: 10px 16px;
+  border-bottom: var(--line);
+}
+.fresh .name {
+  width: 220px;
+}
 .board {
   display: flex;
   gap: 0;
@@ -232,7 +221,7 @@ onUnmounted(release);
 .column {
   flex: 0 0 190px;
   padding: 14px 14px 24px;
-  border-right: var(--line);
+  border-inline-end: var(--line);
 }
 .column:first-child {
   flex-basis: 260px;
@@ -262,7 +251,7 @@ li[data-student] {
   align-items: end;
   gap: 4px;
   margin: 0;
-  padding-right: 6px;
+  padding-inline-end: 6px;
   color: var(--faded);
   font-size: 0.75rem;
 }

@@ -160,6 +160,6 @@ const sample = computed(() => table.value.rows.slice(0, columns.value.header ? 4
 }
 .problems {
   margin: 10px 0;
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 </style>

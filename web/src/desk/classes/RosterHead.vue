@@ -25,9 +25,9 @@ const words = useWords();
         >
       </p>
       <span class="links">
-        <button v-if="mayChange" type="button" class="word" @click="emit('add')">
+        <ElButton link v-if="mayChange" class="word" @click="emit('add')">
           {{ say('classes.addStudent') }}
-        </button>
+        </ElButton>
         <RouterLink v-if="mayChange" :to="`/classes/${openClass.class.id}/bring`">{{
           say('classes.importStudents')
         }}</RouterLink>

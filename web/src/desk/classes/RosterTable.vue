@@ -147,7 +147,7 @@ function choose(student: RosterRow, what: string): void {
           :class="{ figures: by === 'number' }"
           :aria-sort="order === by ? 'ascending' : undefined"
         >
-          <button type="button" class="word" @click="order = by">{{ name }}</button>
+          <ElButton link class="word" @click="order = by">{{ name }}</ElButton>
         </th>
         <th>{{ say('classes.studentNumber') }}</th>
         <th>{{ say('common.groups') }}</th>
@@ -177,7 +177,8 @@ function choose(student: RosterRow, what: string): void {
         <td class="faded">{{ student.studentNumber }}</td>
         <td class="small">{{ groupNames(student) }}</td>
         <td class="small">
-          <button
+          <ElButton
+            link
             v-if="accommodationsInWords(student.accommodations).length"
             class="word accommodations"
             :disabled="!mayChange"
@@ -190,7 +191,7 @@ function choose(student: RosterRow, what: string): void {
             @click="supporting = student"
           >
             {{ accommodationsInWords(student.accommodations).join(', ') }}
-          </button>
+          </ElButton>
         </td>
         <td class="figures">{{ student.handedIn }}</td>
         <td class="faded">
@@ -198,12 +199,13 @@ function choose(student: RosterRow, what: string): void {
         </td>
         <td class="figures">
           <ElDropdown trigger="click" @command="(what: string) => choose(student, what)">
-            <button
+            <ElButton
+              link
               class="word"
               :aria-label="say('classes.moreFullName', { fullName: fullName(student) })"
             >
               {{ say('classes.more') }}
-            </button>
+            </ElButton>
             <template #dropdown>
               <ElDropdownMenu>
                 <ElDropdownItem command="passcode">{{ say('classes.newPasscode') }}</ElDropdownItem>
@@ -239,14 +241,15 @@ function choose(student: RosterRow, what: string): void {
             leftAt: words.time(present(student.leftAt, say('classes.leftAt'))),
           })
         }}
-        <button
+        <ElButton
+          link
           v-if="mayChange"
           class="word"
           :aria-label="say('classes.reEnrollFullName', { fullName: fullName(student) })"
           @click="setLeft(student, false)"
         >
           {{ say('classes.reEnroll') }}
-        </button>
+        </ElButton>
       </li>
     </ul>
   </details>
@@ -276,7 +279,7 @@ td:nth-child(2) {
   border-radius: var(--corner);
 }
 .accommodations {
-  text-align: left;
+  text-align: start;
 }
 summary {
   cursor: pointer;

@@ -82,14 +82,17 @@ onBeforeRouteLeave(() => {
     <div class="one-sheet">
       <p>
         {{ say('classes.aSlipGivesStudent') }}
-        <button class="word" @click="all(() => true)">{{ say('classes.selectAll') }}</button> ·
-        <button class="word" @click="all(({ hasPasscode }) => !hasPasscode)">
-          {{ say('classes.thoseWithoutPasscode') }}
-        </button>
+        <ElButton link class="word" @click="all(() => true)">{{
+          say('classes.selectAll')
+        }}</ElButton>
         ·
-        <button class="word" @click="all(({ signedInAt }) => signedInAt === null)">
+        <ElButton link class="word" @click="all(({ hasPasscode }) => !hasPasscode)">
+          {{ say('classes.thoseWithoutPasscode') }}
+        </ElButton>
+        ·
+        <ElButton link class="word" @click="all(({ signedInAt }) => signedInAt === null)">
           {{ say('classes.thoseWhoHaveNever') }}
-        </button>
+        </ElButton>
       </p>
       <EmptyNote v-if="here.length === 0" :title="say('classes.nobodyInThisClass')"
         ><RouterLink :to="`/classes/${classId}/bring`">{{
@@ -183,7 +186,8 @@ onBeforeRouteLeave(() => {
   gap: 10px;
   padding: 12px;
   border: 1px dashed #777;
-  margin: -1px 0 0 -1px;
+  margin-block: -1px 0;
+  margin-inline: -1px 0;
   break-inside: avoid;
   font-size: 0.85rem;
 }

@@ -41,7 +41,7 @@ const shown = computed(() => lines.value.filter(({ same }) => all.value || !same
   align-items: center;
 }
 .legend :deep(.el-checkbox) {
-  margin-left: auto;
+  margin-inline-start: auto;
 }
 del {
   color: var(--low);

@@ -10,9 +10,9 @@ defineProps<{ term: Term; words?: string }>();
 <template>
   <ElPopover trigger="click" placement="right" :width="380">
     <template #reference>
-      <button type="button" class="word term">
+      <ElButton link class="word term">
         {{ words ?? say(`glossary.${term}.name`) }}
-      </button>
+      </ElButton>
     </template>
     <TermText :term="term" />
     <RouterLink to="/glossary">{{ say('glossary.labels.all') }}</RouterLink>
@@ -22,7 +22,7 @@ defineProps<{ term: Term; words?: string }>();
 <style scoped>
 .term {
   padding: 0;
-  text-align: left;
+  text-align: start;
   text-decoration-style: dotted;
 }
 </style>

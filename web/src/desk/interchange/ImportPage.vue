@@ -112,6 +112,12 @@ const stateWords = computed(() => {
     failed: current.message,
   }[current.state];
 });
+/** What the button would import. */
+const importable = computed(() => {
+  if (state.value?.state !== 'checked') return say('items.theItems');
+  const { good, bad } = state.value;
+  return bad ? say('items.goodItems', { n: good }) : count(good, 'item');
+});
 </script>
 
 <template>
@@ -124,8 +130,8 @@ const stateWords = computed(() => {
         <h2>{{ say('items.whereTheyGo') }}</h2>
         <p>
           {{ where }}
-          <button class="word" :disabled="running" @click="choosing = true">
-            {{ say('items.change') }}</button><br />
+          <ElButton link class="word" :disabled="running" @click="choosing = true">
+            {{ say('items.change') }}</ElButton><br />
           <span class="faded small">{{ say('items.itemsGoExactlyThere') }}</span>
         </p>
       </li>
@@ -208,9 +214,9 @@ const stateWords = computed(() => {
     >
     <span v-if="!state" class="faded">{{ say('items.nothingImportedUntilYou') }}</span>
     <template #actions>
-      <button v-if="running || state?.state === 'checked'" class="word" @click="cancel">
+      <ElButton link v-if="running || state?.state === 'checked'" class="word" @click="cancel">
         {{ say('common.cancel') }}
-      </button>
+      </ElButton>
       <ElButton
         v-if="state?.state === 'done'"
         @click="
@@ -232,10 +238,7 @@ const stateWords = computed(() => {
         @click="apply(state?.bad ? 'good' : 'all')"
         >{{
           say('items.importTitle', {
-            value:
-              state?.state !== 'checked'
-                ? say('items.theItems')
-                : count(state.good, state.bad ? say('items.goodItem') : 'item'),
+            value: importable,
           })
         }}</ElButton
       >
@@ -254,7 +257,7 @@ const stateWords = computed(() => {
 .steps {
   max-width: 900px;
   margin: 0;
-  padding-left: 22px;
+  padding-inline-start: 22px;
 }
 .steps > li {
   margin-bottom: 18px;

@@ -58,18 +58,18 @@ const seconds = computed({
       <ul v-if="standards.length" class="list">
         <li v-for="standard in standards" :key="standard.id">
           <b>{{ standard.code }}</b> {{ standard.statement }}
-          <button
-            type="button"
+          <ElButton
+            link
             class="word"
             @click="setStandards(facts.standards.filter((id) => id !== standard.id))"
           >
             {{ say('common.remove') }}
-          </button>
+          </ElButton>
         </li>
       </ul>
-      <button type="button" class="word" @click="picking = true">
+      <ElButton link class="word" @click="picking = true">
         {{ standards.length ? say('items.chooseOthers') : say('items.chooseStandards') }}
-      </button>
+      </ElButton>
       <p v-for="problem in under(problems, '/standards')" :key="problem.message" class="wrong">
         {{ problem.message }}
       </p>
@@ -151,12 +151,12 @@ const seconds = computed({
 }
 .list {
   margin: 0 0 4px;
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 .grade {
   width: 36px;
   height: 36px;
-  margin-right: 6px;
+  margin-inline-end: 6px;
   border: 1px solid var(--rule-strong);
   border-radius: var(--corner);
   background: var(--sheet);

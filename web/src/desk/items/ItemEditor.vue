@@ -62,9 +62,9 @@ function addHint(): void {
     @move="movePart(index, $event)"
   />
   <p class="add">
-    <button type="button" class="word" :disabled="content.parts.length >= 20" @click="addPart">
+    <ElButton link class="word" :disabled="content.parts.length >= 20" @click="addPart">
       {{ say('items.addPartB') }}
-    </button>
+    </ElButton>
   </p>
   <h2 class="gap">{{ say('common.explanation') }}</h2>
   <RichField v-model="content.explanation" :label="say('common.explanation')" />
@@ -81,8 +81,8 @@ function addHint(): void {
       :label="say('items.hintNumber', { number: position + 1 })"
       @update:model-value="content.hints[position] = $event"
     />
-    <button
-      type="button"
+    <ElButton
+      link
       class="word"
       :disabled="position === 0"
       @click="
@@ -90,14 +90,14 @@ function addHint(): void {
       "
     >
       {{ say('items.up') }}
-    </button>
-    <button type="button" class="word" @click="content.hints.splice(position, 1)">
+    </ElButton>
+    <ElButton link class="word" @click="content.hints.splice(position, 1)">
       {{ say('items.remove') }}
-    </button>
+    </ElButton>
   </div>
-  <button v-if="content.hints.length < 10" type="button" class="word" @click="addHint">
+  <ElButton link v-if="content.hints.length < 10" class="word" @click="addHint">
     {{ say('items.addHint') }}
-  </button>
+  </ElButton>
   <label class="field gap">
     <span class="label">{{ say('items.notesTeachers') }}</span>
     <ElInput v-model="content.notes" :rows="2" maxlength="4000" type="textarea" />

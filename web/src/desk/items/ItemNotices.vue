@@ -19,19 +19,21 @@ const emit = defineEmits<{ startOver: []; copy: []; compare: []; leave: [] }>();
 <template>
   <p v-if="recovered" class="notice" role="status">
     {{ say('items.thisWhatYouHad') }}
-    <button class="word" @click="emit('startOver')">{{ say('items.goBackSavedWording') }}</button>
+    <ElButton link class="word" @click="emit('startOver')">{{
+      say('items.goBackSavedWording')
+    }}</ElButton>
   </p>
   <p v-if="!mayEdit" class="notice" role="status">
     {{ say('items.thisItemBelongsOthers') }}
-    <button v-if="opened?.item.may === 'use'" class="word" @click="emit('copy')">
+    <ElButton link v-if="opened?.item.may === 'use'" class="word" @click="emit('copy')">
       {{ say('items.copyIntoBankYours') }}
-    </button>
+    </ElButton>
     {{ say('items.toChange') }}
   </p>
   <div v-if="newerSource" class="notice" role="status">
     {{ say('items.itsSourceInBank', { bank: newerSource.bank }) }}
-    <button class="word" @click="emit('compare')">{{ say('items.compareUpdate') }}</button>
-    <button class="word" @click="emit('leave')">{{ say('items.keepMine') }}</button>
+    <ElButton link class="word" @click="emit('compare')">{{ say('items.compareUpdate') }}</ElButton>
+    <ElButton link class="word" @click="emit('leave')">{{ say('items.keepMine') }}</ElButton>
   </div>
 </template>
 

@@ -233,9 +233,9 @@ const saveStatus = computed(() => {
           <template v-else-if="tab === 'facts'">
             <p>
               <span class="label">{{ say('items.location') }}</span> {{ where }}
-              <button v-if="itemId === null" type="button" class="word" @click="choosing = true">
+              <ElButton link v-if="itemId === null" class="word" @click="choosing = true">
                 {{ say('items.change') }}
-              </button>
+              </ElButton>
             </p>
             <FactsEditor v-model="facts" :problems="under(serverProblems, '/facts')" />
           </template>

@@ -82,14 +82,9 @@ function again(): void {
         }}</template
       ><template v-else>{{ say('items.thisGivesNoPoints') }}</template
       >{{ ' ' }}
-      <button
-        v-if="quiet || Object.keys(responses).length"
-        type="button"
-        class="word"
-        @click="again"
-      >
+      <ElButton link v-if="quiet || Object.keys(responses).length" class="word" @click="again">
         {{ say('items.startAgain') }}
-      </button>
+      </ElButton>
     </p>
     <p v-for="(sentence, index) in keysInWords(content)" :key="index" class="faded">
       <b v-if="content.parts.length > 1">{{ 'ABCDEFGHIJKLMNOPQRST'[index] }} </b>{{ sentence }}

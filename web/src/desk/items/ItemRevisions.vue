@@ -22,7 +22,8 @@ const words = useWords();
       <span v-if="revision.id === opened.item.revisionId" class="faded">
         {{ say('items.current') }}</span
       >
-      <button
+      <ElButton
+        link
         v-else
         class="word"
         @click="
@@ -30,13 +31,13 @@ const words = useWords();
         "
       >
         {{ say('items.compare') }}
-      </button>
+      </ElButton>
     </li>
   </ul>
 </template>
 
 <style scoped>
 .revisions {
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 </style>

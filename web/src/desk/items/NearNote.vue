@@ -22,7 +22,7 @@ defineProps<{ near: readonly { item: ItemRow }[] }>();
 
 <style scoped>
 .margin-note {
-  border-left: 3px solid var(--partial);
+  border-inline-start: 3px solid var(--partial);
   padding: 4px 12px;
   margin-bottom: 14px;
   background: var(--wash);

@@ -60,12 +60,12 @@ const general = computed(() =>
       /></SelectField>
       <span class="faded small asks">{{ kinds[part.kind].asks }}</span>
       <template v-if="several">
-        <button type="button" class="word" :disabled="at === 0" @click="emit('move', -1)">
+        <ElButton link class="word" :disabled="at === 0" @click="emit('move', -1)">
           {{ say('items.up') }}
-        </button>
-        <button type="button" class="word" @click="emit('remove')">
+        </ElButton>
+        <ElButton link class="word" @click="emit('remove')">
           {{ say('items.remove') }}
-        </button>
+        </ElButton>
       </template>
     </header>
     <div v-if="wanted" class="asking" role="alertdialog" :aria-label="say('items.changeKind')">
@@ -146,7 +146,7 @@ header {
   padding: 8px 12px;
   margin-bottom: 10px;
   background: var(--wash);
-  border-left: 4px solid var(--partial);
+  border-inline-start: 4px solid var(--partial);
 }
 .asking p {
   margin: 0 0 8px;

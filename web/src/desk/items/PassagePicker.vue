@@ -40,16 +40,16 @@ function choose(row: PassageRow): void {
       <RouterLink :to="`/passages/${passage.id}`" target="_blank">{{
         shown?.title ?? '…'
       }}</RouterLink>
-      <button type="button" class="word" @click="open = true">
+      <ElButton link class="word" @click="open = true">
         {{ say('items.changeInline') }}
-      </button>
-      <button type="button" class="word" @click="passage = undefined">
+      </ElButton>
+      <ElButton link class="word" @click="passage = undefined">
         {{ say('items.withoutPassage') }}
-      </button>
+      </ElButton>
     </template>
-    <button v-else type="button" class="word" @click="open = true">
+    <ElButton link v-else class="word" @click="open = true">
       {{ say('items.askAboutPassage') }}
-    </button>
+    </ElButton>
   </p>
   <ElDialog v-model="open" :title="say('common.passages')" width="560px" append-to-body>
     <ElInput
@@ -61,7 +61,7 @@ function choose(row: PassageRow): void {
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ul class="found">
       <li v-for="entry in passages" :key="entry.id">
-        <button type="button" class="word" @click="choose(entry)">{{ entry.title }}</button>
+        <ElButton link class="word" @click="choose(entry)">{{ entry.title }}</ElButton>
         <span class="faded small">
           {{ entry.bank }}, {{ say('common.itemsCounted', { n: entry.items }) }}</span
         >

@@ -72,7 +72,7 @@ function take(): void {
   padding: 8px 12px;
   margin: 6px 0 10px;
   background: var(--wash);
-  border-left: 4px solid var(--oak);
+  border-inline-start: 4px solid var(--oak);
 }
 .strip p {
   margin: 0 0 8px;

@@ -174,7 +174,7 @@ const ruleProblems = computed(() => under(props.problems, '/rule'));
   margin-top: 10px;
 }
 .points .narrow {
-  text-align: right;
+  text-align: end;
 }
 .bounds {
   white-space: nowrap;

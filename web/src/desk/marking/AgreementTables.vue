@@ -95,7 +95,7 @@ defineProps<{
 }
 caption {
   white-space: nowrap;
-  text-align: left;
+  text-align: start;
   padding-bottom: 4px;
 }
 </style>

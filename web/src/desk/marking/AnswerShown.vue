@@ -47,8 +47,8 @@ const isPhoto = computed(
   white-space: pre-wrap;
   font-size: 1.15rem;
   line-height: 1.6;
-  border-left: 4px solid var(--rule-strong);
-  padding-left: 16px;
+  border-inline-start: 4px solid var(--rule-strong);
+  padding-inline-start: 16px;
   overflow-wrap: anywhere;
 }
 .photo {

@@ -50,12 +50,12 @@ function key(event: KeyboardEvent): void {
 
 <template>
   <div class="tools" role="group" :aria-label="say('marking.enlargedAnswer')">
-    <button type="button" @click="zoom(1.25)">{{ say('marking.zoomIn') }}</button>
-    <button type="button" :disabled="scale === 1" @click="zoom(0.8)">
+    <ElButton size="small" @click="zoom(1.25)">{{ say('marking.zoomIn') }}</ElButton>
+    <ElButton size="small" :disabled="scale === 1" @click="zoom(0.8)">
       {{ say('marking.zoomOut') }}
-    </button>
-    <button type="button" @click="turn">{{ say('marking.rotate') }}</button>
-    <button type="button" @click="whole">{{ say('marking.fit') }}</button>
+    </ElButton>
+    <ElButton size="small" @click="turn">{{ say('marking.rotate') }}</ElButton>
+    <ElButton size="small" @click="whole">{{ say('marking.fit') }}</ElButton>
     <span class="faded small">{{
       say('marking.roundDragMove', { round: Math.round(scale * 100) })
     }}</span>
@@ -79,19 +79,6 @@ function key(event: KeyboardEvent): void {
   gap: 8px;
   align-items: center;
   margin-bottom: 8px;
-}
-.tools button {
-  font: inherit;
-  color: inherit;
-  padding: 3px 10px;
-  border: 1px solid var(--rule-strong);
-  border-radius: var(--corner);
-  background: var(--sheet);
-  cursor: pointer;
-}
-.tools button:disabled {
-  color: var(--faded);
-  cursor: default;
 }
 .window {
   overflow: hidden;

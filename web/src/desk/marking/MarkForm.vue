@@ -65,9 +65,9 @@ const given = computed(() => markOf(props.task));
     </label>
     <ul v-if="part.comments.length" class="kept" :aria-label="say('marking.commentsGivenBefore')">
       <li v-for="earlier in part.comments" :key="earlier">
-        <button type="button" class="word" :disabled="!mayMark" @click="comment = earlier">
+        <ElButton link class="word" :disabled="!mayMark" @click="comment = earlier">
           {{ earlier }}
-        </button>
+        </ElButton>
       </li>
     </ul>
     <p v-if="recovered" class="faded small">{{ say('marking.youTypedThisBefore') }}</p>
@@ -102,6 +102,6 @@ section {
 }
 .kept {
   margin: 0 0 12px;
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 </style>

@@ -41,14 +41,14 @@ defineProps<{ criteria: Criterion[]; disabled?: boolean }>();
 legend {
   font-weight: 600;
   padding: 6px 0 0;
-  float: left;
+  float: inline-start;
   width: 100%;
 }
 .level.level {
   display: flex;
-  margin-right: 0;
+  margin-inline-end: 0;
   padding: 3px 6px;
-  border-left: 3px solid transparent;
+  border-inline-start: 3px solid transparent;
   clear: both;
 }
 .level :deep(.el-radio__label) {
@@ -56,7 +56,7 @@ legend {
   grid-template-columns: 34px 1fr;
 }
 .level.here {
-  border-left-color: var(--oak);
+  border-inline-start-color: var(--oak);
   background: var(--wash);
 }
 </style>

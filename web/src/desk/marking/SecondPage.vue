@@ -125,9 +125,9 @@ const left = computed(
                 all: secondMarking.all,
               })
             }}
-            <button v-if="secondMarking.done === 0" type="button" class="word" @click="takeBack">
+            <ElButton link v-if="secondMarking.done === 0" class="word" @click="takeBack">
               {{ say('marking.undo') }}
-            </button>
+            </ElButton>
           </p>
           <AgreementTables :second-marking="secondMarking" />
         </template>
@@ -215,8 +215,8 @@ article {
 }
 .said {
   white-space: pre-wrap;
-  border-left: 3px solid var(--rule-strong);
-  padding-left: 12px;
+  border-inline-start: 3px solid var(--rule-strong);
+  padding-inline-start: 12px;
 }
 .acts {
   display: flex;
@@ -224,7 +224,7 @@ article {
   align-items: center;
 }
 .acts .el-button + .el-button {
-  margin-left: 0;
+  margin-inline-start: 0;
 }
 .few {
   width: 70px;

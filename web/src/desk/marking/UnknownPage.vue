@@ -95,12 +95,12 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
               <td class="figures">{{ answer.students }}</td>
               <td class="acts">
                 <template v-if="unknown.mayDecide">
-                  <button type="button" class="word" @click="consider(answer.responseText)">
+                  <ElButton link class="word" @click="consider(answer.responseText)">
                     {{ say('marking.countsAsRight') }}
-                  </button>
-                  <button type="button" class="word" @click="leaveWrong([answer.spelling], true)">
+                  </ElButton>
+                  <ElButton link class="word" @click="leaveWrong([answer.spelling], true)">
                     {{ say('marking.staysWrong') }}
-                  </button>
+                  </ElButton>
                 </template>
               </td>
             </tr>
@@ -125,14 +125,14 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
               {{ answer.responseText }}
               <span class="faded">{{ say('common.studentsCounted', { n: answer.students }) }}</span>
               {{ ' '
-              }}<button
+              }}<ElButton
+                link
                 v-if="unknown.mayDecide"
-                type="button"
                 class="word"
                 @click="leaveWrong([answer.spelling], false)"
               >
                 {{ say('marking.askAgain') }}
-              </button>
+              </ElButton>
             </li>
           </ul>
         </details>
@@ -172,10 +172,10 @@ async function leaveWrong(spellings: string[], asWrong: boolean): Promise<void> 
 }
 .acts {
   white-space: nowrap;
-  text-align: right;
+  text-align: end;
 }
 .acts .word + .word {
-  margin-left: 14px;
+  margin-inline-start: 14px;
 }
 .here td {
   background: var(--wash);

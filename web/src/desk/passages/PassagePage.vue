@@ -172,7 +172,7 @@ const numberingWords: Record<Numbering, string> = {
   </p>
   <p v-if="recovered" class="notice" role="status">
     {{ say('passages.thisWhatYouHad') }}
-    <button class="word" @click="startAgain">{{ say('passages.goBackSavedText') }}</button>
+    <ElButton link class="word" @click="startAgain">{{ say('passages.goBackSavedText') }}</ElButton>
   </p>
   <p v-if="!mayEdit" class="notice">
     {{ say('passages.thisPassageBelongsOthers') }}

@@ -17,14 +17,14 @@ const words = useWords();
       <span class="faded">{{
         say('common.byByAt', { by: revision.by, at: words.time(revision.at) })
       }}</span>
-      <button
+      <ElButton
+        link
         v-if="revision.id !== opened.passage.revisionId"
-        type="button"
         class="word"
         @click="emit('goBack', revision.id)"
       >
         {{ say('passages.restoreThisVersion') }}
-      </button>
+      </ElButton>
     </li>
   </ul>
 </template>

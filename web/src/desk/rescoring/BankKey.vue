@@ -49,13 +49,13 @@ async function take(): Promise<void> {
 <template>
   <p v-if="lags" class="bank">
     {{ say('rescoring.theBanksItemStill') }}
-    <button type="button" class="word" @click="take">{{ say('rescoring.saveThisKeyBank') }}</button>
+    <ElButton link class="word" @click="take">{{ say('rescoring.saveThisKeyBank') }}</ElButton>
   </p>
 </template>
 
 <style scoped>
 .bank {
-  border-left: 4px solid var(--partial);
-  padding-left: 12px;
+  border-inline-start: 4px solid var(--partial);
+  padding-inline-start: 12px;
 }
 </style>

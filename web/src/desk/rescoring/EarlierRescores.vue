@@ -31,9 +31,9 @@ const words = useWords();
         })
       }}</span>
       {{ ' '
-      }}<button v-if="rescore.mayUndo" type="button" class="word" @click="emit('undo', rescore.id)">
+      }}<ElButton link v-if="rescore.mayUndo" class="word" @click="emit('undo', rescore.id)">
         {{ say('common.undo') }}
-      </button>
+      </ElButton>
     </li>
   </ul>
 </template>
@@ -43,7 +43,7 @@ const words = useWords();
   margin: 18px 0 4px;
 }
 .before {
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 .undone {
   color: var(--faded);

@@ -57,9 +57,9 @@ const takenBy = computed(() => new Map(props.taken.map(({ id, n }) => [id, n])))
     />
   </template>
   <p v-if="choices">
-    <button type="button" class="word" @click="whole = !whole">
+    <ElButton link class="word" @click="whole = !whole">
       {{ whole ? say('rescoring.onlyWhichChoicesRight') : say('rescoring.theWholeKeyIts') }}
-    </button>
+    </ElButton>
   </p>
   <label class="field">
     <span class="label">{{ say('rescoring.worthInPoints') }}</span>

@@ -104,7 +104,7 @@ table {
 }
 .words {
   margin: 0 0 8px;
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 .sum {
   margin: 8px 0;

@@ -102,7 +102,7 @@ const earlier = computed(() =>
           @part="setPart"
         />
         <p v-if="change">
-          <button type="button" class="word" @click="start">{{ say('rescoring.asNow') }}</button>
+          <ElButton link class="word" @click="start">{{ say('rescoring.asNow') }}</ElButton>
         </p>
         <BankKey v-if="!change" :item="item" />
         <EarlierRescores

@@ -140,6 +140,6 @@ async function bring(): Promise<void> {
 pre {
   background: var(--wash);
   padding: 8px 12px;
-  border-left: 3px solid var(--rule-strong);
+  border-inline-start: 3px solid var(--rule-strong);
 }
 </style>

@@ -32,8 +32,7 @@ const errorWords = (error: { n: number; answer: string } | null | undefined) =>
   error
     ? say('results.numberAnsweredAnswer', { number: error.n, answer: error.answer })
     : say('results.noWrongAnswerThree');
-const facilityText = (facility: number | null) =>
-  facility === null ? '—' : facility.toFixed(2).replace(/^0/, '');
+const facilityText = (facility: number | null) => (facility === null ? '—' : percent(facility));
 </script>
 
 <template>

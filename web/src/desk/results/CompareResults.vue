@@ -85,6 +85,6 @@ section + section {
 }
 .large {
   font-weight: 650;
-  border-right: 4px solid var(--partial);
+  border-inline-end: 4px solid var(--partial);
 }
 </style>

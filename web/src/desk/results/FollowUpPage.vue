@@ -276,7 +276,7 @@ header :deep(.el-input) {
   opacity: 0.55;
 }
 .made {
-  border-left: 4px solid var(--secure);
-  padding-left: 12px;
+  border-inline-start: 4px solid var(--secure);
+  padding-inline-start: 12px;
 }
 </style>

@@ -90,9 +90,14 @@ function withoutBars({ asks, content }: ItemResult): string {
         >
           <td class="figures">{{ item.number }}</td>
           <td class="stem">
-            <button class="word" :aria-expanded="open === item.number" @click="toggle(item.number)">
+            <ElButton
+              link
+              class="word"
+              :aria-expanded="open === item.number"
+              @click="toggle(item.number)"
+            >
               {{ stemLine(item.stem, 90) }}
-            </button>
+            </ElButton>
             <div class="faded small">{{ item.standards.join(', ') }}</div>
           </td>
           <td class="facility" :title="figureTitle(item.facility)">
@@ -230,7 +235,7 @@ th[aria-sort='descending'] button::after {
   font-size: 0.75rem;
 }
 .stem .word {
-  text-align: left;
+  text-align: start;
   color: var(--ink);
 }
 .bar {
@@ -253,11 +258,11 @@ th[aria-sort='descending'] button::after {
 .flag {
   margin: 0 0 3px;
   font-size: 0.88rem;
-  border-left: 3px solid var(--partial);
-  padding-left: 8px;
+  border-inline-start: 3px solid var(--partial);
+  padding-inline-start: 8px;
 }
 .possible-miskey {
-  border-left-color: var(--low);
+  border-inline-start-color: var(--low);
 }
 .possible-miskey b {
   color: var(--low);

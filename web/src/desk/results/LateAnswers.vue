@@ -84,14 +84,14 @@ async function decide(counts: boolean): Promise<void> {
   margin: 12px 0;
   padding: 10px 14px;
   border: 1px solid var(--rule-strong);
-  border-left: 3px solid var(--partial);
+  border-inline-start: 3px solid var(--partial);
 }
 h3 {
   margin: 0 0 6px;
 }
 ul {
   margin: 0;
-  padding-left: 18px;
+  padding-inline-start: 18px;
 }
 li .faded {
   display: block;

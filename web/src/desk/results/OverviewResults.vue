@@ -34,14 +34,14 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
           {{ sentence }}
         </p>
         <FirstLook :results="results" :base="base" />
-        <button
-          type="button"
+        <ElButton
+          link
           class="word gap"
           :aria-expanded="figuresOpen"
           @click="figuresOpen = !figuresOpen"
         >
           {{ figuresOpen ? say('results.hideFigures') : say('results.allFigures') }}
-        </button>
+        </ElButton>
         <AllFigures v-if="figuresOpen" :results="results" />
       </section>
       <section>

@@ -106,9 +106,9 @@ function pickDay(name: 'from' | 'to', typed: string): void {
         :model-value="dayOf(filters.to, 1)"
         @update:model-value="pickDay('to', $event)"
     /></label>
-    <button v-if="Object.keys(filters).length" type="button" class="word" @click="emit('all')">
+    <ElButton link v-if="Object.keys(filters).length" class="word" @click="emit('all')">
       {{ say('results.clearFilters') }}
-    </button>
+    </ElButton>
   </div>
 </template>
 

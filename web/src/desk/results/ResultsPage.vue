@@ -133,9 +133,9 @@ async function removeSheet(): Promise<void> {
 <template>
   <PageHead :title="results?.title ?? say('common.results')" :where="where">
     <template v-if="results">
-      <button type="button" class="word" @click="copy">
+      <ElButton link class="word" @click="copy">
         {{ say('results.copyCopied', { copied }) }}
-      </button>
+      </ElButton>
       <ElDropdown trigger="click">
         <ElButton>{{ say('results.export') }}</ElButton>
         <template #dropdown>

@@ -129,13 +129,14 @@ async function rate(standard: Standard, studentId: number, rating: number | null
         <template v-for="entry in standards.standards" :key="entry.code">
           <tr>
             <td>
-              <button
+              <ElButton
+                link
                 class="word name"
                 :aria-expanded="open === entry.code"
                 @click="open = open === entry.code ? null : entry.code"
               >
                 {{ entry.statement || entry.code }}
-              </button>
+              </ElButton>
               <div class="faded small">{{ entry.code }}</div>
             </td>
             <td
@@ -226,7 +227,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
   margin-bottom: 8px;
 }
 .name {
-  text-align: left;
+  text-align: start;
   color: var(--ink);
 }
 .line {
@@ -238,13 +239,13 @@ async function rate(standard: Standard, studentId: number, rating: number | null
   font-size: 0.75rem;
 }
 .below td:first-child {
-  padding-left: 34px;
+  padding-inline-start: 34px;
 }
 .below td {
   background: var(--paper);
 }
 .rating {
-  margin-left: 14px;
+  margin-inline-start: 14px;
 }
 .note {
   max-width: 70ch;

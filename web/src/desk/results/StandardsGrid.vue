@@ -75,10 +75,10 @@ const lines = computed(() => {
 }
 .name {
   position: sticky;
-  left: 0;
+  inset-inline-start: 0;
   z-index: 1;
   min-width: 170px;
-  text-align: left;
+  text-align: start;
   font-weight: 400;
   background: var(--sheet);
 }

@@ -15,6 +15,7 @@ import LateAnswers from './LateAnswers.vue';
 import RatingFields from './RatingFields.vue';
 import WorkEntry from './WorkEntry.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
+import { languageNames, type Language } from '@oaken/words';
 import { say } from '../../words/teacher';
 
 const { params: address } = useRoute();
@@ -30,7 +31,8 @@ async function load(): Promise<void> {
   });
 }
 onMounted(load);
-const pdf = addressOf('exportStudentReport', params);
+const languages = Object.keys(languageNames) as Language[];
+const pdfIn = (language: Language) => addressOf('exportStudentReport', params, { language });
 /** Whether points can be decided on: not before the work is handed in. */
 const mayDecide = computed(
   () => work.value !== null && work.value.mayChange && work.value.attempt.handedInAt !== null,
@@ -72,7 +74,18 @@ async function takeBack(adjustmentId: number): Promise<void> {
     <RouterLink :to="`/results/${params.assignmentId}/students`">{{
       say('results.allStudents')
     }}</RouterLink>
-    <a v-if="work" :href="pdf" download>{{ say('results.reportAsPdf') }}</a>
+    <span v-if="work" class="pdf"
+      >{{ say('results.reportAsPdf')
+      }}<a
+        v-for="name in languages"
+        :key="name"
+        :href="pdfIn(name)"
+        :lang="name"
+        :aria-label="say('results.reportAsPdfIn', { language: languageNames[name] })"
+        download
+        >{{ languageNames[name] }}</a
+      ></span
+    >
     <template v-if="mayDecide">
       <ElButton @click="deciding = { kind: 'bonus', entry: null }">{{
         say('results.bonusPoints')
@@ -148,9 +161,9 @@ async function takeBack(adjustmentId: number): Promise<void> {
             {{ line.reason }}
             <span class="faded small">{{ line.by }}, {{ words.time(line.at) }}</span>
             {{ ' '
-            }}<button v-if="work.mayChange" type="button" class="word" @click="takeBack(line.id)">
+            }}<ElButton link v-if="work.mayChange" class="word" @click="takeBack(line.id)">
               {{ say('results.undo') }}
-            </button>
+            </ElButton>
           </p>
         </template>
         <RatingFields v-if="work.ratings.length" :work="work" :place="params" @refused="load" />
@@ -169,6 +182,10 @@ async function takeBack(adjustmentId: number): Promise<void> {
 </template>
 
 <style scoped>
+.pdf {
+  display: inline-flex;
+  gap: 8px;
+}
 .inset {
   padding: 14px 24px;
 }
@@ -176,8 +193,8 @@ async function takeBack(adjustmentId: number): Promise<void> {
   margin: 18px 0 6px;
 }
 .comment {
-  border-left: 3px solid var(--oak);
-  padding-left: 12px;
+  border-inline-start: 3px solid var(--oak);
+  padding-inline-start: 12px;
   margin: 6px 0;
 }
 p {

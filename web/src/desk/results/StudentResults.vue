@@ -79,8 +79,10 @@ defineExpose({
           ><ElOption v-for="(name, id) in boxFigures" :key="id" :value="id" :label="name"
         /></SelectField>
       </label>
-      <details class="columns">
-        <summary>{{ say('common.columns') }}</summary>
+      <ElPopover trigger="click" placement="bottom-start" :width="240">
+        <template #reference>
+          <ElButton link class="word">{{ say('common.columns') }}</ElButton>
+        </template>
         <div class="list">
           <ElCheckbox
             v-for="column in offered.filter(({ id }) => id !== 'name')"
@@ -94,7 +96,7 @@ defineExpose({
             {{ say('common.itemsTitle') }}</ElCheckbox
           >
         </div>
-      </details>
+      </ElPopover>
       <span class="faded small">{{
         say('results.eachBoxFillsWith', { value: differing ? say('results.noneNotAmongThis') : '' })
       }}</span>
@@ -172,21 +174,9 @@ defineExpose({
   align-items: center;
   padding: 6px 24px;
 }
-.columns {
-  position: relative;
-}
-summary {
-  cursor: pointer;
-}
 .list {
-  position: absolute;
-  z-index: 6;
   display: grid;
   gap: 4px;
-  padding: 10px 14px;
-  background: var(--sheet);
-  border: 1px solid var(--rule-strong);
-  white-space: nowrap;
 }
 .scroll {
   flex: 1;

@@ -23,7 +23,7 @@ const emit = defineEmits<{ open: [] }>();
   <tr>
     <template v-for="column in columns" :key="column.id">
       <th v-if="column.id === 'name'" scope="row" class="name">
-        <button v-if="opens" class="word" @click="emit('open')">{{ name }}</button>
+        <ElButton link v-if="opens" class="word" @click="emit('open')">{{ name }}</ElButton>
         <template v-else>{{ name }}</template>
       </th>
       <td

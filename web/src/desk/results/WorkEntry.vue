@@ -53,12 +53,12 @@ const overrideWords = {
       {{ say('results.questionNumber', { number: entry.number }) }}
       <span class="faded">{{ askedWords[entry.asks] || earned }}</span>
       <span v-if="mayDecide" class="acts">
-        <button type="button" class="word small" @click="emit('decide', 'override')">
+        <ElButton link class="word small" @click="emit('decide', 'override')">
           {{ say('results.otherPoints') }}
-        </button>
-        <button type="button" class="word small" @click="emit('decide', 'excused')">
+        </ElButton>
+        <ElButton link class="word small" @click="emit('decide', 'excused')">
           {{ say('results.notScoredOpening') }}
-        </button>
+        </ElButton>
       </span>
     </h3>
     <RichText :html="entry.stem" />
@@ -97,9 +97,9 @@ const overrideWords = {
           : say('results.setPoints', { points: pointsText(decision.points ?? 0) })
       }}:
       {{ decision.reason }}
-      <button v-if="mayChange" type="button" class="word" @click="emit('takeBack', decision.id)">
+      <ElButton link v-if="mayChange" class="word" @click="emit('takeBack', decision.id)">
         {{ say('results.undo') }}
-      </button>
+      </ElButton>
     </p>
   </article>
 </template>
@@ -120,20 +120,20 @@ h3 {
 }
 .acts {
   font-family: var(--text);
-  margin-left: auto;
+  margin-inline-start: auto;
   display: flex;
   gap: 14px;
   font-weight: 400;
 }
 .said {
   white-space: pre-wrap;
-  border-left: 3px solid var(--rule-strong);
-  padding-left: 12px;
+  border-inline-start: 3px solid var(--rule-strong);
+  padding-inline-start: 12px;
   margin: 6px 0;
 }
 .comment {
-  border-left: 3px solid var(--oak);
-  padding-left: 12px;
+  border-inline-start: 3px solid var(--oak);
+  padding-inline-start: 12px;
   margin: 6px 0;
 }
 p {

@@ -66,7 +66,7 @@ ul {
   display: inline-block;
   width: 11px;
   height: 11px;
-  margin-right: 6px;
+  margin-inline-end: 6px;
   border: 1px solid var(--rule-strong);
 }
 </style>

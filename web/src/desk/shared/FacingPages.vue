@@ -118,8 +118,8 @@ function drag(event: PointerEvent): void {
 .gutter {
   cursor: col-resize;
   background: var(--wash);
-  border-left: 1px solid var(--rule);
-  border-right: 1px solid var(--rule);
+  border-inline-start: 1px solid var(--rule);
+  border-inline-end: 1px solid var(--rule);
 }
 .gutter:hover,
 .gutter:focus-visible {

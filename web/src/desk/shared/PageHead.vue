@@ -71,7 +71,7 @@ watchEffect(() => (document.title = say('desk.titleOakenLedger', { title: props.
   }
   .action :deep(.el-button) {
     height: 28px;
-    margin-left: 0;
+    margin-inline-start: 0;
     padding-inline: 8px;
   }
   .where {
@@ -81,5 +81,9 @@ watchEffect(() => (document.title = say('desk.titleOakenLedger', { title: props.
     font-size: 1.05rem;
     white-space: nowrap;
   }
+}
+/* The gap alone keeps them apart. */
+.action :deep(.el-button) {
+  margin: 0;
 }
 </style>

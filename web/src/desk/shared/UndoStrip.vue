@@ -10,10 +10,12 @@ import { say } from '../../words/teacher';
       <RouterLink v-if="notice.link" :to="notice.link.to" @click="notice = null">{{
         notice.link.text
       }}</RouterLink>
-      <button v-if="notice.undo" @click="takeBack({ undo: notice.undo })">
+      <ElButton v-if="notice.undo" link class="word" @click="takeBack({ undo: notice.undo })">
         {{ say('common.undo') }}
-      </button>
-      <button :aria-label="say('desk.closeThisNotice')" @click="notice = null">×</button>
+      </ElButton>
+      <ElButton link class="word" :aria-label="say('desk.closeThisNotice')" @click="notice = null"
+        >×</ElButton
+      >
     </div>
   </div>
 </template>
@@ -21,9 +23,10 @@ import { say } from '../../words/teacher';
 <style scoped>
 .strip-place {
   position: fixed;
-  left: 50%;
+  inset-inline: 0;
   bottom: 66px;
-  transform: translateX(-50%);
+  width: fit-content;
+  margin-inline: auto;
   z-index: 3000;
 }
 .strip {
@@ -38,16 +41,12 @@ import { say } from '../../words/teacher';
   max-width: min(720px, 90vw);
 }
 .failed {
-  border-left: 6px solid #e28b72;
+  border-inline-start: 6px solid #e28b72;
 }
-.strip button,
+.strip .el-button.is-link.word,
 .strip a {
-  background: none;
-  border: 0;
   color: #ffdcae;
   font-weight: 650;
-  cursor: pointer;
-  text-decoration: underline;
   white-space: nowrap;
 }
 </style>

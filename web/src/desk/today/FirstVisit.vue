@@ -17,8 +17,8 @@ function answer(wanted: boolean): void {
 <template>
   <p v-if="isNew" class="offer">
     {{ say('help.newHere') }}
-    <button type="button" class="word" @click="answer(true)">{{ say('help.takeTour') }}</button>
-    <button type="button" class="word" @click="answer(false)">{{ say('help.notNow') }}</button>
+    <ElButton link class="word" @click="answer(true)">{{ say('help.takeTour') }}</ElButton>
+    <ElButton link class="word" @click="answer(false)">{{ say('help.notNow') }}</ElButton>
   </p>
 </template>
 

@@ -134,9 +134,14 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
           >
         </td>
         <th scope="row" class="name">
-          <button v-if="entry.attempt > 0" class="word" @click="emit('open', entry.studentId)">
+          <ElButton
+            link
+            v-if="entry.attempt > 0"
+            class="word"
+            @click="emit('open', entry.studentId)"
+          >
             {{ nameOf(entry) }}
-          </button>
+          </ElButton>
           <template v-else>{{ nameOf(entry) }}</template>
           {{ ' '
           }}<span class="faded small"
@@ -173,14 +178,15 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
           {{ signsInWords(entry, now).join(', ') }}
           <template v-if="entry.away">
             {{ ' ' }}<b>{{ say('watching.leftSitting') }}</b>
-            <button
+            <ElButton
+              link
               v-if="watched.mayAct"
               class="word"
               :aria-label="say('watching.readmitName', { nameOf: nameOf(entry) })"
               @click="emit('letIn', entry.studentId)"
             >
               {{ say('watching.readmit') }}
-            </button>
+            </ElButton>
           </template>
         </td>
       </tr>
@@ -200,21 +206,21 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
   text-align: center;
 }
 .name {
-  text-align: left;
+  text-align: start;
   font-weight: 400;
 }
 /* Names stay while the boxes move under them. */
 .grid th:first-child,
 .grid td:first-child {
   position: sticky;
-  left: 0;
+  inset-inline-start: 0;
   z-index: 1;
   width: 34px;
   background: var(--paper);
 }
 .grid .name {
   position: sticky;
-  left: 34px;
+  inset-inline-start: 34px;
   z-index: 1;
   background: var(--paper);
 }
@@ -261,10 +267,10 @@ tbody .name {
   content: '';
   position: absolute;
   top: 0;
-  right: 0;
+  inset-inline-end: 0;
   border: 5px solid transparent;
   border-top-color: var(--low);
-  border-right-color: var(--low);
+  border-inline-end-color: var(--low);
 }
 .here > * {
   outline: 2px solid var(--ink);

@@ -102,12 +102,12 @@ const putGround = ({ src, words, width, height }: Medium) =>
   </div>
   <div v-else class="ground">
     <img v-if="part.ground" :src="part.ground.file" :alt="part.ground.alternative" />
-    <button type="button" class="word" @click="asking = true">
+    <ElButton link class="word" @click="asking = true">
       {{ part.ground ? say('kinds.anotherPictureDrawOn') : say('kinds.putPictureUnderSheet') }}
-    </button>
-    <button v-if="part.ground" type="button" class="word" @click="change({ ground: undefined })">
+    </ElButton>
+    <ElButton link v-if="part.ground" class="word" @click="change({ ground: undefined })">
       {{ say('kinds.emptySheet') }}
-    </button>
+    </ElButton>
     <MediaDialog v-model="asking" kind="picture" :start="null" @done="putGround" />
   </div>
   <h3 class="gap">{{ say('kinds.whatLookWhenMarking') }}</h3>

@@ -56,7 +56,7 @@ function points(text: string): number {
           :placeholder="say('kinds.whatLookedAtSuch')"
           @input="setAt(index, { ...entry, name: $event })"
         />
-        <button type="button" class="word" @click="remove(index)">{{ say('kinds.remove') }}</button>
+        <ElButton link class="word" @click="remove(index)">{{ say('kinds.remove') }}</ElButton>
       </p>
       <p v-for="(level, to) in entry.levels" :key="to" class="level">
         <CommitInput
@@ -75,22 +75,17 @@ function points(text: string): number {
           :placeholder="say('kinds.whatWorkAtThis')"
           @input="setLevel(index, to, { words: $event })"
         />
-        <button
-          v-if="entry.levels.length > 2"
-          type="button"
-          class="word"
-          @click="removeLevel(index, to)"
-        >
+        <ElButton link v-if="entry.levels.length > 2" class="word" @click="removeLevel(index, to)">
           {{ say('kinds.remove') }}
-        </button>
+        </ElButton>
       </p>
-      <button v-if="entry.levels.length < 8" type="button" class="word" @click="addLevel(index)">
+      <ElButton link v-if="entry.levels.length < 8" class="word" @click="addLevel(index)">
         {{ say('kinds.addLevel') }}
-      </button>
+      </ElButton>
     </section>
-    <button v-if="criteria.length < 8" type="button" class="word" @click="add">
+    <ElButton link v-if="criteria.length < 8" class="word" @click="add">
       {{ criteria.length ? say('kinds.addCriterion') : say('kinds.addCriteriaWithLevels') }}
-    </button>
+    </ElButton>
     <p
       v-for="problem in under(problems, '/criteria')"
       :key="problem.pointer + problem.message"
@@ -103,8 +98,8 @@ function points(text: string): number {
 
 <style scoped>
 .criterion {
-  border-left: 3px solid var(--rule-strong);
-  padding-left: 12px;
+  border-inline-start: 3px solid var(--rule-strong);
+  padding-inline-start: 12px;
   margin: 10px 0;
 }
 p {

@@ -141,7 +141,8 @@ const mostChosen = computed({
   align-items: center;
 }
 .more :deep(.el-checkbox) {
-  margin: 0 0 0 auto;
+  margin-block: 0;
+  margin-inline: auto 0;
 }
 .more .misconception {
   flex: 1;

@@ -82,8 +82,9 @@ thead th {
   border-bottom: 2px solid var(--rule-strong);
 }
 tbody th {
-  text-align: left;
-  padding: 8px 12px 8px 0;
+  text-align: start;
+  padding-block: 8px;
+  padding-inline: 0 12px;
 }
 label {
   display: grid;

@@ -85,16 +85,16 @@ const textProblems = computed(() => [
         :aria-label="say('kinds.choiceNumberGapNumber22', { number: n + 1, number2: index + 1 })"
         @input="setChoice(index, choice.id, $event)"
       />
-      <button
-        type="button"
+      <ElButton
+        link
         class="word"
         :disabled="gap.choices.length <= 2"
         @click="remove(index, choice.id)"
       >
         {{ say('kinds.remove') }}
-      </button>
+      </ElButton>
     </div>
-    <button type="button" class="word" @click="add(index)">{{ say('kinds.addChoice') }}</button>
+    <ElButton link class="word" @click="add(index)">{{ say('kinds.addChoice') }}</ElButton>
     <p
       v-for="problem in under(problems, `/gaps/${index}`)"
       :key="problem.pointer + problem.message"

@@ -117,14 +117,14 @@ function key(event: KeyboardEvent, index: number): void {
     >
       {{ problem.message }}
     </p>
-    <button v-if="list.length < maximum" type="button" class="word" @click="add">
+    <ElButton link v-if="list.length < maximum" class="word" @click="add">
       {{
         say('kinds.addWhat', {
           value: /^[aeiou]/.test(what) ? say('kinds.an') : say('kinds.a'),
           what,
         })
       }}
-    </button>
+    </ElButton>
   </div>
 </template>
 
@@ -139,7 +139,7 @@ function key(event: KeyboardEvent, index: number): void {
 }
 .marked {
   grid-template-columns: 48px minmax(0, 1fr) auto;
-  padding-left: 8px;
+  padding-inline-start: 8px;
 }
 .right {
   box-shadow: inset 4px 0 var(--secure);

@@ -197,7 +197,7 @@ ul {
   padding: 6px 14px;
   font: inherit;
   color: inherit;
-  text-align: left;
+  text-align: start;
   border: 1px solid var(--rule-strong);
   border-radius: var(--corner);
   background: var(--sheet);

@@ -125,7 +125,8 @@ li {
   align-items: center;
   gap: 10px;
   min-height: 48px;
-  padding: 4px 6px 4px 14px;
+  padding-block: 4px;
+  padding-inline: 14px 6px;
   margin-bottom: 6px;
   border: 1px solid var(--rule-strong);
   border-radius: var(--corner);

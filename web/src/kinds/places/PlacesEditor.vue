@@ -146,9 +146,9 @@ const general = computed(() =>
 </script>
 
 <template>
-  <button v-if="!picture.file" type="button" class="word" @click="asking = true">
+  <ElButton link v-if="!picture.file" class="word" @click="asking = true">
     {{ say('kinds.choosePicture') }}
-  </button>
+  </ElButton>
   <template v-else>
     <div class="bar">
       <ElRadio
@@ -160,15 +160,15 @@ const general = computed(() =>
       >
         {{ name }}</ElRadio
       >
-      <button v-if="corners.length" type="button" class="word" @click="closeShape">
+      <ElButton link v-if="corners.length" class="word" @click="closeShape">
         {{ say('kinds.closeShape') }}
-      </button>
-      <button v-else-if="shape !== 'poly'" type="button" class="word" @click="addInMiddle">
+      </ElButton>
+      <ElButton link v-else-if="shape !== 'poly'" class="word" @click="addInMiddle">
         {{ say('kinds.addOneInMiddle') }}
-      </button>
-      <button type="button" class="word" @click="asking = true">
+      </ElButton>
+      <ElButton link class="word" @click="asking = true">
         {{ say('kinds.anotherPicture') }}
-      </button>
+      </ElButton>
     </div>
     <div class="picture">
       <img :src="picture.file" :alt="picture.alternative" />
@@ -223,7 +223,7 @@ const general = computed(() =>
         :placeholder="say('kinds.itsNameReadAloud')"
         @input="setPlace(at, { label: $event })"
       />
-      <button type="button" class="word" @click="remove(at)">{{ say('kinds.remove') }}</button>
+      <ElButton link class="word" @click="remove(at)">{{ say('kinds.remove') }}</ElButton>
       <p v-for="problem in under(problems, `/places/${at}`)" :key="problem.message" class="wrong">
         {{ problem.message }}
       </p>

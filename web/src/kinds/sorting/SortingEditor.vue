@@ -53,14 +53,14 @@ const name = (text: string) => plainText(text) || say('common.empty');
           ? say('kinds.answerPatternNumber', { number: index + 1 })
           : say('kinds.whereTheyBelong')
       }}
-      <button
+      <ElButton
+        link
         v-if="part.keys.length > 1"
-        type="button"
         class="word"
         @click="change({ keys: part.keys.filter((_, n) => n !== index) })"
       >
         {{ say('common.remove') }}
-      </button>
+      </ElButton>
     </h3>
     <table class="ruled">
       <tbody>
@@ -85,13 +85,13 @@ const name = (text: string) => plainText(text) || say('common.empty');
       {{ problem.message }}
     </p>
   </section>
-  <button
-    type="button"
+  <ElButton
+    link
     class="word"
     @click="change({ keys: [...part.keys, [...elementAt(part.keys, 0)]] })"
   >
     {{ say('kinds.addAnotherAnswerPattern') }}
-  </button>
+  </ElButton>
 </template>
 
 <style scoped>

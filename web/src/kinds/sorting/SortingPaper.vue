@@ -35,7 +35,8 @@ defineProps<{ part: SittingSorting }>();
   display: inline-block;
   border: 1px solid #555;
   padding: 1px 8px;
-  margin: 2px 4px 2px 0;
+  margin-block: 2px;
+  margin-inline: 0 4px;
 }
 .columns td {
   height: 5em;

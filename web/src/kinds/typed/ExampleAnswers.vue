@@ -39,7 +39,7 @@ p {
   margin: 0;
 }
 code {
-  margin-left: 10px;
+  margin-inline-start: 10px;
   padding: 1px 6px;
   white-space: pre;
   background: var(--sheet);

@@ -163,7 +163,7 @@ h1 {
   margin: 4px 0;
 }
 .score {
-  margin-left: auto;
+  margin-inline-start: auto;
 }
 .directions {
   font-style: italic;
@@ -205,8 +205,8 @@ h2 {
   font-weight: 700;
 }
 .points {
-  float: right;
-  margin-left: 10px;
+  float: inline-end;
+  margin-inline-start: 10px;
   font-size: 0.86em;
 }
 .part + .part {

@@ -62,7 +62,7 @@ table {
   width: 100%;
 }
 th {
-  text-align: left;
+  text-align: start;
   border-bottom: 2px solid #000;
   padding: 3px 8px;
 }
@@ -78,6 +78,6 @@ td p {
   margin: 0;
 }
 .figures {
-  text-align: right;
+  text-align: end;
 }
 </style>
