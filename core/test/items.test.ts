@@ -6,10 +6,12 @@ import {
   partKinds,
   readItem,
   responsesInWords,
+  rightInWords,
   scoreItem,
   type ItemContent,
   type Part,
 } from '@oaken/core/items';
+import { answersIn } from '@oaken/words/written';
 import { isAnswered } from '@oaken/core/sitting';
 import { kindOf } from '@oaken/core/items';
 import { choices, folding, item, parts, right, whole } from './support/one-of-each';
@@ -30,6 +32,32 @@ test('every kind scores its key in full and nothing for no answer', () => {
       'Granite – Igneous; Basalt – Igneous; Marble – Metamorphic | One → Two → Three | First – Yes; Second – No | sea | South | ' +
       'a drawing of 1 stroke | 1 photo | Glad | ',
   );
+});
+
+test.each(
+  Object.values(parts)
+    .filter((part) => kindOf(part).markedBy === 'machine')
+    .map((part) => [part.kind, part] as const),
+)('every answer that is named as right in %s earns all its points', (_, part) => {
+  const named = kindOf(part).rightAnswers?.(part) ?? [];
+  expect(named.map((response) => score(part, response))).toEqual(
+    named.map(() => kindOf(part).points(part)),
+  );
+  expect(named).not.toEqual([]);
+});
+
+test('what is right is said as a student would answer, without its rule', () => {
+  expect(rightInWords(item(parts['matching'], parts['true-false']))).toEqual([
+    'Oslo – Norway; Bern – Switzerland',
+    'False',
+  ]);
+});
+
+test('answers and what is right are said in another language', () => {
+  const content = item(parts['true-false'], parts['multiple-choice']);
+  const spanish = answersIn('es');
+  expect(rightInWords(content, spanish)).toEqual(['Falso', 'choice a y choice c']);
+  expect(responsesInWords(item(parts.drawing), right, spanish)).toBe('un dibujo de 1 trazo');
 });
 
 test('a response of the wrong shape earns nothing and breaks nothing', () => {

@@ -1,5 +1,6 @@
-import { elementAt } from '../certain';
-import { keysInWords, type ItemContent } from './item';
+import type { AnswerWords } from '@oaken/words/answers';
+import { alternatives } from '../text';
+import type { ItemContent } from './item';
 import { kindOf, type Part } from './kinds';
 
 /** What a question wants: points by a key or a teacher, an opinion that cannot be wrong, or only to be read. */
@@ -11,11 +12,19 @@ export function asksFor({ parts }: Pick<ItemContent, 'parts'>): Asks {
   return parts.some((part) => kindOf(part).qti !== null) ? 'opinion' : 'nothing';
 }
 
-/** What is right, a sentence for each part that a key decides; what a teacher marks and what is an opinion has none. */
-export const rightInWords = (content: Pick<ItemContent, 'parts'>) =>
-  keysInWords(content).filter(
-    (_, index) => kindOf(elementAt(content.parts, index)).markedBy === 'machine',
-  );
+/**
+ * What is right, a line for each part that a key decides: every answer that it lists, as a student
+ * would give it. What a teacher marks and what is an opinion has none.
+ */
+export const rightInWords = ({ parts }: Pick<ItemContent, 'parts'>, words?: AnswerWords) =>
+  parts
+    .filter((part) => kindOf(part).markedBy === 'machine')
+    .map((part) => {
+      const kind = kindOf(part);
+      if (!kind.rightAnswers) return kind.keyInWords(part);
+      const answers = kind.rightAnswers(part).map((right) => kind.inWords(part, right, words));
+      return alternatives(answers, words?.language);
+    });
 
 const opinionsOf = (part: Part) => kindOf(part).opinions?.(part) ?? [];
 

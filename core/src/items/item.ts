@@ -1,3 +1,4 @@
+import type { AnswerWords } from '@oaken/words/answers';
 import { present } from '../certain';
 import { z } from 'zod';
 import { roundPoints } from '../scoring';
@@ -164,11 +165,15 @@ export function scoreItem(
 }
 
 /** The responses to an item in words, for lists and exports. */
-export function responsesInWords({ parts }: Pick<ItemContent, 'parts'>, given: Responses): string {
+export function responsesInWords(
+  { parts }: Pick<ItemContent, 'parts'>,
+  given: Responses,
+  words?: AnswerWords,
+): string {
   return parts
     .map((part) => {
       const response = responseTo(part, given);
-      return response === undefined ? '' : kindOf(part).inWords(part, response);
+      return response === undefined ? '' : kindOf(part).inWords(part, response, words);
     })
     .join(' | ');
 }

@@ -3,6 +3,7 @@
  * what a page shows. Formulas are elements with their LaTeX in an attribute, so that text stays text.
  */
 import nouns from '@oaken/words/en/nouns.json' with { type: 'json' };
+import { locales, type Language } from '@oaken/words/languages';
 import { speaker } from '@oaken/words/speaking';
 import { z } from 'zod';
 import { plainText } from '../plain';
@@ -46,15 +47,20 @@ const counted = speaker(nouns);
 /** "1 item", "3 items". */
 export const count = (n: number, noun: Noun): string => counted(noun, { n });
 
-function listed(words: string[], joint: string): string {
-  if (words.length < 2) return words[0] ?? '';
-  return `${words.slice(0, -1).join(', ')} ${joint} ${words.at(-1)}`;
-}
+/** As English readers of this product know it: no comma before the last. */
+const listLocales: Readonly<Record<Language, string>> = { ...locales, en: 'en-GB' };
+const listed = (
+  words: readonly string[],
+  type: 'conjunction' | 'disjunction',
+  language: Language,
+) => new Intl.ListFormat(listLocales[language], { type }).format(words);
 
 /** "a", "a and b", "a, b and c". */
-export const listing = (words: string[]): string => listed(words, sentence('and'));
+export const listing = (words: readonly string[], language: Language = 'en'): string =>
+  listed(words, 'conjunction', language);
 /** "a", "a or b", "a, b or c". */
-export const alternatives = (words: string[]): string => listed(words, sentence('or'));
+export const alternatives = (words: readonly string[], language: Language = 'en'): string =>
+  listed(words, 'disjunction', language);
 
 /** The order of the characters, the same on every machine and in every language. */
 export function byCharacters(a: string, b: string): number {

@@ -71,7 +71,7 @@ export async function beginAttempt(
   if (!attempt || over) attempt = await newAttempt(context, student, given, edition, made, wish);
   insistOnSitting(attempt, context.now());
   await noteSign(context, given, attempt);
-  return openedAttempt(context, edition, given, attempt);
+  return openedAttempt(context, me, edition, given, attempt);
 }
 
 /** Done in one sitting, opening it is a sign of being there. */

@@ -39,7 +39,7 @@ export async function enterNext(
     await takeLateAnswers(database, attemptId, given.rules, arrived.late, now, transaction);
     // Another tab or device was here before, or the answer to this was lost on its way: what stands now is given again.
     if (leave !== staged.course.stage)
-      return openedAttempt(context, edition, given, attempt, transaction);
+      return openedAttempt(context, me, edition, given, attempt, transaction);
     const course = entered(staged.stages, staged.course, now);
     if (!course) throw problem('nothing-after');
     const deadlineAt = earlier(
@@ -51,7 +51,7 @@ export async function enterNext(
       deadlineAt: deadlineAt === null ? null : new Date(deadlineAt),
     };
     await database.models.Attempt.update(columns, { where: { id: attemptId }, transaction });
-    return openedAttempt(context, edition, given, { ...attempt, ...columns }, transaction);
+    return openedAttempt(context, me, edition, given, { ...attempt, ...columns }, transaction);
   });
 }
 

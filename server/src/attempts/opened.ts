@@ -6,7 +6,9 @@ import { entriesOf, formForSitting, type Edition } from '@oaken/core/forms';
 import { untouched } from '@oaken/core/practice';
 import { progressOf } from '@oaken/core/sitting';
 import { defaultGrace } from '@oaken/core/timing';
+import { answersIn } from '@oaken/words/written';
 import type { Transaction } from 'sequelize';
+import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { toMillisOrNull, type Database } from '../database/connect';
 import { attemptForm, type Attempt, type Given } from './given';
@@ -67,6 +69,7 @@ function courseFor(
 
 export async function openedAttempt(
   { database, now }: Pick<Context, 'database' | 'now'>,
+  me: SignedIn,
   edition: Edition,
   { rules }: Given,
   attempt: Attempt,
@@ -79,6 +82,7 @@ export async function openedAttempt(
   const open = staged && new Set(elementAt(staged.stages, staged.course.stage).entries);
   const answers = await readAnswers(database, attempt.id, transaction);
   const { mode, offPerTry } = rules;
+  const words = answersIn(me.account.language ?? 'en');
   const record =
     mode === 'practice' ? await readRecord(database, attempt.id, ['practice'], transaction) : null;
   return {
@@ -98,7 +102,7 @@ export async function openedAttempt(
       ? Object.fromEntries(
           entriesOf({ sections: form.sections }).map((entry) => {
             const held = record.practice.get(entry.id);
-            return [entry.id, helpOf(entry, held ?? untouched, offPerTry, held?.last ?? {})];
+            return [entry.id, helpOf(entry, held ?? untouched, offPerTry, held?.last ?? {}, words)];
           }),
         )
       : {},

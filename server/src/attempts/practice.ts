@@ -11,6 +11,8 @@ import {
   untouched,
   type Practised,
 } from '@oaken/core/practice';
+import type { AnswerWords } from '@oaken/words/answers';
+import { answersIn } from '@oaken/words/written';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import { notFound, problem } from '../problems/problem';
@@ -44,6 +46,7 @@ export function helpOf(
   practised: Practised,
   offPerTry: number,
   responses: Responses,
+  words: AnswerWords,
 ): Help {
   const { content } = entry;
   const done = isDone(practised);
@@ -57,7 +60,7 @@ export function helpOf(
     done,
     earned: practiceShare(practised, offPerTry, 0),
     worth: done ? practiceShare(practised, offPerTry, 0) : nextWorth(practised, offPerTry),
-    right: done ? rightInWords(content) : null,
+    right: done ? rightInWords(content, words) : null,
     explanation: done ? content.explanation : null,
   };
 }
@@ -114,7 +117,8 @@ export async function askHelp(
         { transaction },
       );
     }
-    return helpOf(entry, after.practised, offPerTry, after.responses);
+    const words = answersIn(me.account.language ?? 'en');
+    return helpOf(entry, after.practised, offPerTry, after.responses, words);
   });
 }
 

@@ -11,7 +11,8 @@ import {
   type ItemContent,
 } from '@oaken/core/items';
 import { windowEnd, type Language } from '@oaken/core/timing';
-import { written } from '@oaken/words/written';
+import type { AnswerWords } from '@oaken/words/answers';
+import { answersIn, written } from '@oaken/words/written';
 import { somebodyCanAnswer } from './students';
 import { schoolZone, studentWindow } from './times';
 import type { SignedIn } from '../access/signed-in';
@@ -69,7 +70,7 @@ export async function readReport(
     byStandard: out('marks') ? await readStandards(context, counting, edition, language) : null,
     entries:
       out('marks') || out('answers') || out('explanations')
-        ? await readEntries(context, counting, form, out, say)
+        ? await readEntries(context, counting, form, out, { say, words: answersIn(language) })
         : null,
   };
 }
@@ -174,7 +175,7 @@ async function readEntries(
   attempt: Attempt,
   form: ReturnType<typeof attemptForm>,
   out: (what: Released) => boolean,
-  say: Say,
+  { say, words }: { say: Say; words: AnswerWords },
 ): Promise<Entries> {
   const record = await readRecord(database, attempt.id, [
     'answers',
@@ -190,11 +191,11 @@ async function readEntries(
     return {
       stem: content.stem,
       asks: asksFor(content),
-      mine: responsesInWords(content, record.answers.get(id) ?? {}),
+      mine: responsesInWords(content, record.answers.get(id) ?? {}, words),
       maxPoints: score?.maxPoints ?? points,
       points: out('marks') ? (score?.points ?? 0) : null,
       needsMarking: score?.needsMarking ?? false,
-      right: out('answers') ? rightInWords(content) : null,
+      right: out('answers') ? rightInWords(content, words) : null,
       explanation: out('explanations') ? content.explanation : null,
       comments: mine.map(({ comment }) => comment).filter((text) => text !== ''),
       levels: mine.flatMap((storedMark) => levelsOf(content, storedMark)),

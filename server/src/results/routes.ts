@@ -44,7 +44,7 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
   });
 
   bind(api.readStudentWork, ({ me, params, query }) =>
-    readStudentWork(context, editions, me, params, query.attempt),
+    readStudentWork(context, editions, me, params, query),
   );
 
   bind(api.decideLateAnswers, async ({ me, params, body }) => {
@@ -70,7 +70,9 @@ function exportRoutes(bind: Bind, context: Context, editions: Editions): void {
   );
 
   bind(api.exportStudentReport, async ({ me, params, query }) => {
-    const work = await readStudentWork(context, editions, me, params);
+    const work = await readStudentWork(context, editions, me, params, {
+      languageOf: (student) => query.language ?? student.language ?? 'en',
+    });
     const facts = await factsOf(context, me, work, query);
     const pdf = await reportPdf(work, facts);
     return new Download(`${work.title} ${work.student.name}.pdf`, 'application/pdf', pdf);

@@ -2,12 +2,16 @@
 import type { StudentWork } from '@oaken/contract/results';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { asksFor, responsesInWords, rightInWords } from '@oaken/core/items';
+import type { AnswerWords } from '@oaken/words/answers';
+import type { Language } from '@oaken/words/languages';
+import { answersIn } from '@oaken/words/written';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import { readEvents } from '../attempts/events';
 import { attemptForm, readAttempts, type Attempt } from '../attempts/given';
 import type { Context } from '../context';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
+import type { Account } from '../models/accounts';
 import { notFound } from '../problems/problem';
 import { readRecord, type AttemptRecord } from '../attempts/record';
 import { readLateAnswers } from './late-answers';
@@ -15,12 +19,19 @@ import { readRatings, readStatements } from './standards';
 import { mayRun, rule } from '../access';
 import { sentence } from './sentences';
 
+interface StudentWorkWishes {
+  /** Another than the one that counts. */
+  attempt?: number | undefined;
+  /** In which language answers are said; English where nothing is given. */
+  languageOf?: (student: Account) => Language;
+}
+
 export async function readStudentWork(
   { database }: Context,
   editions: Editions,
   me: SignedIn,
   { assignmentId, studentId }: { assignmentId: number; studentId: number },
-  attemptId?: number,
+  { attempt: attemptId, languageOf = () => 'en' }: StudentWorkWishes = {},
 ): Promise<StudentWork> {
   const { Assignment, AssignmentStudent } = database.models;
   const assignment = await Assignment.scope(rule('readableBy', me)).findByPk(assignmentId);
@@ -45,6 +56,7 @@ export async function readStudentWork(
   const marks = await readGivenMarks(database, shown.id);
   const decided = await readDecisions(database, shown.id);
   const { fullName: name } = line.student;
+  const words = answersIn(languageOf(line.student));
   return {
     title: assignment.title,
     student: { id: studentId, name, class: line.class?.name ?? sentence('guests') },
@@ -56,7 +68,7 @@ export async function readStudentWork(
       maxPoints,
       counts,
     })),
-    entries: entries.map((entry) => entryWork(entry, record, marks)),
+    entries: entries.map((entry) => entryWork(entry, record, marks, words)),
     lateAnswers: await readLateAnswers(database, shown.id, entries),
     adjustments: standingAdjustments(decided),
     ratings: await ratingsOf(database, { assignmentId, studentId }, entries),
@@ -113,12 +125,13 @@ function entryWork(
   entry: Entry,
   record: WorkRecord,
   marks: GivenMark[],
+  words: AnswerWords,
 ): StudentWork['entries'][number] {
   const { content } = entry;
   const score = record.scores.get(entry.id);
   const practice = record.practice.get(entry.id);
-  const text = responsesInWords(content, record.answers.get(entry.id) ?? {});
-  const first = practice?.first ? responsesInWords(content, practice.first) : text;
+  const text = responsesInWords(content, record.answers.get(entry.id) ?? {}, words);
+  const first = practice?.first ? responsesInWords(content, practice.first, words) : text;
   // Of everybody who marked it, what they gave last.
   const latest = new Map(
     marks.filter((mark) => mark.entry === entry.id).map((mark) => [mark.by, mark]),
@@ -131,7 +144,7 @@ function entryWork(
     standards: entry.standards,
     responseText: text,
     first: first === text ? null : first,
-    right: rightInWords(content),
+    right: rightInWords(content, words),
     points: score?.points ?? null,
     maxPoints: score?.maxPoints ?? entry.points,
     share: score && score.reached && score.maxPoints > 0 ? score.points / score.maxPoints : null,

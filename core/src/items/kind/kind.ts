@@ -2,6 +2,7 @@
  * A kind of part is one module that says everything the product must know of one QTI interaction. A new kind is a new
  * module and a line in `kinds/index.ts`; nothing else asks which kind it has before it.
  */
+import type { AnswerWords } from '@oaken/words/answers';
 import { present } from '../../certain';
 import { z } from 'zod';
 import { mostPoints, type SetRule } from '../../scoring';
@@ -127,8 +128,10 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   folded?(part: P, response: R): string;
   /** The part with this answer counted as right too; null where an answer is not one thing that can be added. */
   accept?(part: P, response: R): P | null;
-  /** The response in words. */
-  inWords(part: P, response: R): string;
+  /** The response in words; English where no other words are given. */
+  inWords(part: P, response: R, words?: AnswerWords): string;
+  /** Answers that the key counts as right, in its order; kinds that no key decides leave it out. */
+  rightAnswers?(part: P): R[];
   /** What counts as right, in one sentence. */
   keyInWords(part: P): string;
   /**

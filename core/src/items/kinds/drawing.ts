@@ -1,6 +1,6 @@
+import { answersInEnglish } from '@oaken/words/answers';
 import { z } from 'zod';
 import { byHand } from '../../scoring';
-import { count } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind/kind';
 import { picture, type Picture } from '../kind/picture';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
@@ -54,7 +54,7 @@ export const drawing: Kind<Drawing, Stroke[], SittingDrawing> = {
   score: () => 0,
   isEmpty: (response) => response.length === 0,
   forSitting: ({ id, kind, prompt, ground }) => ({ id, kind, prompt, ground }),
-  inWords: (_, response) => sentence('aDrawingOf', { strokes: count(response.length, 'stroke') }),
+  inWords: (_, response, { say } = answersInEnglish) => say('drawing', { n: response.length }),
   keyInWords: ({ rule }) => handInWords(rule, sentence('theDrawing')),
   texts: (part) => [{ at: '/guide', html: part.guide }],
   toGist: (part) => ({ ...handGist(part), picture: part.ground }),

@@ -96,6 +96,7 @@ export const grid: Kind<Grid, string[], SittingGrid> = {
   arrange: (part, order) => ({ ...part, rows: order(part.rows) }),
   folded: (_, response) => inOrder(response),
   inWords: ({ rows, columns }, response) => pairsInWords(rows, columns, response),
+  rightAnswers: ({ key }) => [key],
   keyInWords: ({ rows, columns, key, rule }) =>
     setRuleInWords(rule, pairsInWords(rows, columns, key), 'mark'),
   texts: ({ rows, columns }) => [...textsOf(rows, 'rows'), ...textsOf(columns, 'columns')],

@@ -12,7 +12,7 @@ import {
   type PartBase,
   type ShownChoice,
 } from '../kind/kind';
-import { checkDistinct, joinsMoreThan, pairs, parted } from '../kind/pairs';
+import { checkDistinct, joined, joinsMoreThan, pairs, parted } from '../kind/pairs';
 import { choicesOf, padded, ruleGist, setRuleOf } from './gists';
 import { setRuleInWords } from './rule-words';
 import { sentence } from './sentences';
@@ -129,6 +129,11 @@ export const inlineChoice: Kind<InlineChoice, string[], SittingInlineChoice> = {
         return filled ? labelOf(choices, filled[1]) : '–';
       })
       .join('; '),
+  // As many as the gap with the most right choices has; the others repeat their last one.
+  rightAnswers: ({ gaps }) =>
+    Array.from({ length: Math.max(...gaps.map(({ key }) => key.length)) }, (_, index) =>
+      gaps.map(({ id, key }) => joined(id, key[index] ?? elementAt(key, key.length - 1))),
+    ),
   keyInWords: (part) => setRuleInWords(part.rule, right(part), 'gap'),
   texts: ({ text }) => [{ at: '/text', html: text }],
   toGist: ({ prompt, needs, text, gaps, rule }) => ({

@@ -102,6 +102,7 @@ export const matching: Kind<Matching, string[], SittingMatching> = {
   arrange: (part, order) => ({ ...part, left: reorder(part.left, order) }),
   folded: (_, response) => inOrder(response),
   inWords: ({ left, right }, response) => pairsInWords(left, right, response),
+  rightAnswers: ({ key }) => [key],
   keyOnPaper(part) {
     const { left, right } = matching.forSitting(part);
     const pairs = part.key.map((pair) => {

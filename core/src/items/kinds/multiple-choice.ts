@@ -101,7 +101,12 @@ export const multipleChoice: Kind<MultipleChoice, string[], SittingMultipleChoic
   options: ({ choices, key }) => asOptions(choices, key),
   markRight: withRight,
   chosen: (response) => response,
-  inWords: ({ choices }, response) => listing(response.map((id) => labelOf(choices, id))),
+  inWords: ({ choices }, response, words) =>
+    listing(
+      response.map((id) => labelOf(choices, id)),
+      words?.language,
+    ),
+  rightAnswers: ({ key }) => [key],
   keyOnPaper: (part) => lettersOf(multipleChoice.forSitting(part).choices, part.key).join(', '),
   inTable: {
     read({ cell, choices, rightChoices, points, wrong }, blank) {

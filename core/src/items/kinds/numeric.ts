@@ -245,6 +245,8 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     };
   },
   inWords: (_, response) => response.trim(),
+  rightAnswers: ({ key: { value, also = [], units } }) =>
+    [value, ...also].map((right) => [right, units[0]?.name].filter(Boolean).join(' ')),
   inTable: {
     read({ cell, points, wrong }, blank) {
       const share = /^([\d.,]+)\s*%$/.exec(cell('tolerance'));

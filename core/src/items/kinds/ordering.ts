@@ -107,6 +107,7 @@ export const ordering: Kind<Ordering, string[], SittingOrdering> = {
   arrange: (part, order) => ({ ...part, choices: order(part.choices) }),
   folded: (_, response) => response.join(' '),
   inWords: ({ choices }, response) => response.map((id) => labelOf(choices, id)).join(' → '),
+  rightAnswers: ({ key }) => [key],
   keyOnPaper(part) {
     const { choices } = ordering.forSitting(part);
     return part.key.map((id) => letterOf(choices, id)).join(', ');

@@ -122,8 +122,12 @@ export const places: Kind<Places, string[], SittingPlaces> = {
   }),
   options: optionsOf,
   chosen: (response) => response,
-  inWords: ({ places: list }, response) =>
-    listing(response.map((id) => list.find((candidate) => candidate.id === id)?.label ?? id)),
+  inWords: ({ places: list }, response, words) =>
+    listing(
+      response.map((id) => list.find((candidate) => candidate.id === id)?.label ?? id),
+      words?.language,
+    ),
+  rightAnswers: ({ key }) => [key],
   keyInWords: (part) =>
     setRuleInWords(
       part.rule,

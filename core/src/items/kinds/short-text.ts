@@ -93,6 +93,7 @@ export const shortText: Kind<ShortText, string, SittingShortText> = {
     return rule.rule === 'table' ? acceptInTable(more, rule, response.trim()) : more;
   },
   inWords: (_, response) => response.trim(),
+  rightAnswers: ({ key: { variants } }) => [...variants],
   inTable: {
     read: ({ cell, points }, blank) => ({
       ...blank,

@@ -92,6 +92,7 @@ export const singleChoice: Kind<SingleChoice, string | null, SittingSingleChoice
   chosen: (response) => (response === null ? [] : [response]),
   accept: accepting,
   inWords: ({ choices }, response) => (response === null ? '' : labelOf(choices, response)),
+  rightAnswers: ({ key }) => [...key],
   keyOnPaper: (part) => lettersOf(singleChoice.forSitting(part).choices, part.key).join(' or '),
   inTable: {
     read: ({ choices, rightChoices, points }, blank) => ({

@@ -123,6 +123,7 @@ export const sorting: Kind<Sorting, string[], SittingSorting> = {
   arrange: (part, order) => ({ ...part, choices: reorder(part.choices, order) }),
   folded: (_, response) => inOrder(response),
   inWords: ({ choices, groups }, response) => pairsInWords(choices, groups, response),
+  rightAnswers: ({ keys }) => [...keys],
   keyInWords(part) {
     const [first, ...others] = part.keys;
     const more = others.length > 0 ? sentence('orOtherPatterns', { n: others.length }) : '';

@@ -66,10 +66,13 @@ export const survey: Kind<Survey, string[], SittingSurvey> = {
   arrange: (part, order) => ({ ...part, choices: reorder(part.choices, order) }),
   opinions: ({ style, choices }) => (style === 'words' ? [] : shown(choices)),
   folded: (_, response) => listing(response),
-  inWords: ({ style, choices }, response) =>
+  inWords: ({ style, choices }, response, words) =>
     style === 'words'
       ? (response[0] ?? '').trim()
-      : listing(response.map((id) => labelOf(choices, id))),
+      : listing(
+          response.map((id) => labelOf(choices, id)),
+          words?.language,
+        ),
   keyOnPaper: () => null,
   inTable: {
     read: ({ choices }, blank) => ({

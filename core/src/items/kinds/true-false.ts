@@ -1,3 +1,4 @@
+import { answersInEnglish } from '@oaken/words/answers';
 import { z } from 'zod';
 import { allOrNothing } from '../../scoring';
 import { count, plainText } from '../../text';
@@ -41,7 +42,8 @@ export const trueFalse: Kind<TrueFalse, 'true' | 'false' | null, SittingTrueFals
       return { id, label: words[id], right, misconception: right ? undefined : misconception };
     }),
   chosen: (response) => (response === null ? [] : [response]),
-  inWords: (_, response) => (response === null ? '' : words[response]),
+  inWords: (_, response, { say } = answersInEnglish) => (response === null ? '' : say(response)),
+  rightAnswers: ({ key }) => [key ? 'true' : 'false'],
   keyOnPaper: ({ key }) => sentence(key ? 'true' : 'false'),
   inTable: {
     read({ cell, points, wrong }, blank) {

@@ -1,6 +1,6 @@
+import { answersInEnglish } from '@oaken/words/answers';
 import { z } from 'zod';
 import { byHand } from '../../scoring';
-import { count } from '../../text';
 import { partBase, type Kind, type PartBase } from '../kind/kind';
 import { fileAddress } from '../kind/picture';
 import { checkCriteria, criteria, fromHandGist, guide, handGist, handInWords } from './by-hand';
@@ -40,7 +40,8 @@ export const upload: Kind<Upload, string[], SittingUpload> = {
   score: () => 0,
   isEmpty: (response) => response.length === 0,
   forSitting: ({ id, kind, prompt, accepts, most }) => ({ id, kind, prompt, accepts, most }),
-  inWords: ({ accepts }, response) => count(response.length, accepts),
+  inWords: ({ accepts }, response, { say } = answersInEnglish) =>
+    say(accepts, { n: response.length }),
   keyInWords: ({ accepts, rule }) =>
     handInWords(rule, sentence(accepts === 'photo' ? 'thePhoto' : 'theFile')),
   texts: (part) => [{ at: '/guide', html: part.guide }],

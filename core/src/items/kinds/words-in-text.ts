@@ -86,10 +86,14 @@ export const wordsInText: Kind<WordsInText, string[], SittingWordsInText> = {
   forSitting: ({ id, kind, prompt, text, mostChosen }) => ({ id, kind, prompt, text, mostChosen }),
   options: optionsOf,
   chosen: (response) => response,
-  inWords: (part, response) => {
+  inWords: (part, response, words) => {
     const labels = new Map(optionsOf(part).map(({ id, label }) => [id, label]));
-    return listing(response.map((id) => labels.get(id) ?? id));
+    return listing(
+      response.map((id) => labels.get(id) ?? id),
+      words?.language,
+    );
   },
+  rightAnswers: ({ key }) => [key],
   keyInWords: (part) =>
     setRuleInWords(
       part.rule,
