@@ -18,6 +18,8 @@ export const classes = [
   {
     name: '6B',
     period: '2nd period',
+    meetsFrom: '08:55',
+    meetsUntil: '09:40',
     grade: 6,
     subject: 'Mathematics',
     teacher: 'holloway',
@@ -28,6 +30,8 @@ export const classes = [
   {
     name: '6D',
     period: '4th period',
+    meetsFrom: '10:35',
+    meetsUntil: '11:20',
     grade: 6,
     subject: 'Mathematics',
     teacher: 'holloway',
@@ -38,6 +42,8 @@ export const classes = [
   {
     name: '7A',
     period: '5th period',
+    meetsFrom: '12:05',
+    meetsUntil: '12:50',
     grade: 7,
     subject: 'Mathematics',
     teacher: 'holloway',
@@ -48,6 +54,8 @@ export const classes = [
   {
     name: '6F',
     period: '1st period',
+    meetsFrom: '08:05',
+    meetsUntil: '08:50',
     grade: 6,
     subject: 'Earth science',
     teacher: 'lindqvist',
@@ -58,6 +66,8 @@ export const classes = [
   {
     name: '8C',
     period: '3rd period',
+    meetsFrom: '09:45',
+    meetsUntil: '10:30',
     grade: 8,
     subject: 'Geography',
     teacher: 'nwosu',
@@ -68,6 +78,8 @@ export const classes = [
   {
     name: '5E',
     period: '6th period',
+    meetsFrom: '12:55',
+    meetsUntil: '13:40',
     grade: 5,
     subject: 'Reading',
     teacher: 'castellano',

@@ -83,6 +83,29 @@ async function bring(
   return teacher.ok('POST', '/api/rosters/apply', applying(classId, list, planned!, more));
 }
 
+describe('when a class meets', () => {
+  const times = { meetsFrom: '09:45', meetsUntil: '10:30' };
+  let classId: number;
+  beforeAll(async () => {
+    classId = await makeClass('7M');
+  });
+
+  test('is kept with what else is said about it', async () => {
+    await teacher.ok('PUT', `/api/classes/${classId}`, { ...facts, name: '7M', ...times });
+    const { classes } = await teacher.ok('GET', '/api/classes');
+    expect(classes.find(({ id }) => id === classId)).toMatchObject(times);
+  });
+
+  test.each([
+    ['an end before the beginning', { meetsFrom: '10:30', meetsUntil: '09:45' }],
+    ['what is no time of day', { meetsFrom: null, meetsUntil: '25:00' }],
+  ])('%s is refused beside the field', async (_, wrong) => {
+    const answer = await teacher.send('PUT', `/api/classes/${classId}`, { ...facts, ...wrong });
+    expect(answer.status).toBe(422);
+    expect(answer.body.errors).toEqual([expect.objectContaining({ pointer: '/meetsUntil' })]);
+  });
+});
+
 describe('a list into a class', () => {
   test('is shown first, done once, and can be taken back', async () => {
     const classId = await makeClass('7Z');

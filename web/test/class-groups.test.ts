@@ -60,6 +60,8 @@ const facts = {
   name: '6B',
   subject: 'Mathematics',
   period: '2nd period',
+  meetsFrom: '08:55' as string | null,
+  meetsUntil: '09:40' as string | null,
   term: 'Fall',
   grade: 6,
   notes: '',

@@ -5,18 +5,32 @@ import { sentence } from './sentences';
 const line = (limit: number) =>
   z.string().trim().max(limit, sentence('atMostCharacters', { limit }));
 
+/** A time of day on the school's wall, `09:35`. */
+const timeOfDay = z
+  .string()
+  .regex(/^([01]\d|2[0-3]):[0-5]\d$/, sentence('timeIsLike'))
+  .nullable();
+
 /** What a teacher says about a class. */
-export const classFacts = z.strictObject({
-  name: line(60).min(1, sentence('classNeedsName')),
-  period: line(40),
-  grade: z
-    .int(sentence('gradeIsWholeNumber'))
-    .min(0, sentence('gradeIsFrom0To'))
-    .max(13, sentence('gradeIsFrom0To')),
-  subject: line(60).min(1, sentence('classNeedsSubject')),
-  term: line(60),
-  notes: line(2000),
-});
+export const classFacts = z
+  .strictObject({
+    name: line(60).min(1, sentence('classNeedsName')),
+    period: line(40),
+    /** When its period begins and ends on a day that it meets; null where nobody said. */
+    meetsFrom: timeOfDay.default(null),
+    meetsUntil: timeOfDay.default(null),
+    grade: z
+      .int(sentence('gradeIsWholeNumber'))
+      .min(0, sentence('gradeIsFrom0To'))
+      .max(13, sentence('gradeIsFrom0To')),
+    subject: line(60).min(1, sentence('classNeedsSubject')),
+    term: line(60),
+    notes: line(2000),
+  })
+  .refine(({ meetsFrom, meetsUntil }) => !meetsFrom || !meetsUntil || meetsFrom < meetsUntil, {
+    path: ['meetsUntil'],
+    message: sentence('periodEndsAfterItBegins'),
+  });
 export type ClassFacts = z.infer<typeof classFacts>;
 
 /** What somebody is in a class: a substitute watches and helps until a date, but does not change who is in it. */
@@ -27,6 +41,8 @@ export const classRow = z.object({
   id,
   name: z.string(),
   period: z.string(),
+  meetsFrom: z.string().nullable(),
+  meetsUntil: z.string().nullable(),
   grade: z.number(),
   subject: z.string(),
   term: z.string(),

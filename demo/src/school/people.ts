@@ -52,6 +52,8 @@ function putClass(building: Building, { plannedClass, classId }: RosterOf): void
     school_id: 1,
     name: plannedClass.name,
     period: plannedClass.period,
+    meets_from: plannedClass.meetsFrom,
+    meets_until: plannedClass.meetsUntil,
     grade: plannedClass.grade,
     subject: plannedClass.subject,
     term: 'This year',

@@ -30,12 +30,15 @@ export async function readClasses(
 }
 
 function asRow(taught: SchoolClass, me: SignedIn, students: number): ClassRow {
+  const { meetsFrom, meetsUntil } = taught;
   const { id, name, period, grade, subject, term, notes, code, sourcedId, joiningUntil } = taught;
   const mine = present(taught.teachers?.[0], 'the teacher’s own classes');
   return {
     id,
     name,
     period,
+    meetsFrom,
+    meetsUntil,
     grade,
     subject,
     term,

@@ -57,11 +57,7 @@ export async function describeClass(
   facts: ClassFacts,
 ) {
   await insistOnRunning(database, me, classId);
-  const { name, period, grade, subject, term, notes } = facts;
-  await database.models.SchoolClass.update(
-    { name, period, grade, subject, term, notes },
-    { where: { id: classId } },
-  );
+  await database.models.SchoolClass.update(facts, { where: { id: classId } });
 }
 
 export async function putAway(

@@ -29,6 +29,7 @@ import { names } from './migrations/026-names';
 import { words } from './migrations/027-words';
 import { overrides } from './migrations/028-overrides';
 import { languages } from './migrations/029-languages';
+import { meetingTimes } from './migrations/030-meeting-times';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -62,6 +63,7 @@ const migrations: Migration[] = [
   words,
   overrides,
   languages,
+  meetingTimes,
 ];
 
 export function migrator(database: Sequelize) {

@@ -25,6 +25,8 @@ export class SchoolClass extends Model<
   declare schoolId: number;
   declare name: string;
   declare period: string;
+  declare meetsFrom: CreationOptional<string | null>;
+  declare meetsUntil: CreationOptional<string | null>;
   declare grade: number;
   declare subject: string;
   declare term: string;
@@ -48,6 +50,8 @@ export const defineSchoolClass = table(SchoolClass, 'classes', {
   schoolId: required(INTEGER.UNSIGNED),
   name: required(STRING(60)),
   period: required(STRING(40)),
+  meetsFrom: optional(CHAR(5)),
+  meetsUntil: optional(CHAR(5)),
   grade: required(TINYINT.UNSIGNED),
   subject: required(STRING(60)),
   term: required(STRING(60)),

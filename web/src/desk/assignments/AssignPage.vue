@@ -220,7 +220,7 @@ async function readAgain(error: unknown): Promise<never> {
           :wrong="problems.who"
           :reachable="recipients?.reachable ?? null"
         />
-        <WhenBlock v-model="form" :problems="problems" />
+        <WhenBlock v-model="form" :problems="problems" :classes="chosenClasses" />
         <HowBlock
           v-model="form"
           :problems="problems"

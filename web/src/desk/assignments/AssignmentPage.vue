@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** One assignment: where each student stands, what can still be changed, and what a change would do. */
+import type { ClassRow } from '@oaken/contract/classes';
 import { present } from '@oaken/core/certain';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -26,6 +27,7 @@ const router = useRouter();
 const assignmentId = Number(useRoute().params.assignmentId);
 const params = { assignmentId };
 const opened = ref<OpenAssignment | null>(null);
+const meeting = ref<ClassRow[]>([]);
 const { wrong, read } = useDoing();
 const changing = useForm((pointer) => pointer.split('/')[1] ?? '');
 const { form, begin, wanted, changed, effects, problems } = useChange(opened, changing.errors);
@@ -35,8 +37,14 @@ const tying = ref<Student | null>(null);
 
 async function load(): Promise<void> {
   await read(async () => {
-    opened.value = await call('readAssignment', { params });
-    begin(opened.value);
+    const [assignment, { classes }] = await Promise.all([
+      call('readAssignment', { params }),
+      call('listClasses', {}),
+    ]);
+    const ids = assignment.assignment.classes.map(({ id }) => id);
+    meeting.value = classes.filter(({ id }) => ids.includes(id));
+    opened.value = assignment;
+    begin(assignment);
   });
 }
 onMounted(load);
@@ -124,7 +132,7 @@ async function extended(text: string): Promise<void> {
       <form class="inset wish-form" @submit.prevent="change">
         <fieldset :disabled="!opened.mayChange">
           <legend class="unseen">{{ say('assignments.timesRules') }}</legend>
-          <WhenBlock v-model="form" :problems="problems" given />
+          <WhenBlock v-model="form" :problems="problems" :classes="meeting" given />
           <HowBlock
             v-model="form"
             :problems="problems"

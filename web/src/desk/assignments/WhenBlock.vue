@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** When: opening, closing, late work, and from when it and its answers are seen. */
 import { atWall } from '@oaken/core/timing';
-import { closingOffers, type ClosingOffer } from './closingOffers';
+import { closingOffers, type ClosingOffer, type MeetingClass } from './closingOffers';
 import type { WishForm } from './wishForm';
 import { computed } from 'vue';
 import { useSession } from '../../client/session';
@@ -14,6 +14,8 @@ const props = defineProps<{
   problems: Record<string, string>;
   /** It was given already: it has a time of opening. */
   given?: boolean;
+  /** Whom it is for: the ends of their periods are offered. */
+  classes: readonly MeetingClass[];
 }>();
 const session = useSession();
 const place = computed(() => session.school.zone.split('/').at(-1)?.replace('_', ' '));
@@ -21,13 +23,23 @@ const place = computed(() => session.school.zone.split('/').at(-1)?.replace('_',
 const offers = computed(() => {
   const opening =
     form.value.opens === 'later' ? atWall(form.value.opensWall, session.school.zone) : null;
-  return closingOffers(opening?.ok ? opening.at : session.now(), session.school.zone);
+  return closingOffers(
+    opening?.ok ? opening.at : session.now(),
+    session.school.zone,
+    props.classes,
+  );
 });
-const offerWords: Record<ClosingOffer['id'], string> = {
-  period: say('assignments.closesInPeriod'),
+const offerWords: Record<Exclude<ClosingOffer['id'], 'period'>, string> = {
+  after45: say('assignments.closesInPeriod'),
   today: say('assignments.closesToday'),
   tomorrow: say('assignments.closesTomorrow'),
   week: say('assignments.closesInWeek'),
+};
+const wordsOf = ({ id, of }: ClosingOffer) => {
+  if (id !== 'period') return offerWords[id];
+  return of === null
+    ? say('assignments.closesWithPeriod')
+    : say('assignments.closesWithPeriodOf', { name: of });
 };
 const rare = computed(() => {
   const words = [
@@ -75,11 +87,11 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
       <ElButton
         link
         v-for="offer in offers"
-        :key="offer.id"
+        :key="offer.id + offer.wall"
         class="word small"
         @click="form.closesWall = offer.wall"
       >
-        {{ offerWords[offer.id] }}
+        {{ wordsOf(offer) }}
       </ElButton>
     </p>
     <p v-if="problems.closesAt" class="wrong">{{ problems.closesAt }}</p>

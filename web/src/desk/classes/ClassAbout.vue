@@ -27,13 +27,15 @@ const emit = defineEmits<{ gone: [] }>();
 const session = useSession();
 const words = useWords();
 const params = { classId: props.openClass.class.id };
-const factsOf = ({ name, subject, period, term, grade, notes }: ClassFacts): ClassFacts => ({
-  name,
-  subject,
-  period,
-  term,
-  grade,
-  notes,
+const factsOf = (facts: ClassFacts): ClassFacts => ({
+  name: facts.name,
+  subject: facts.subject,
+  period: facts.period,
+  meetsFrom: facts.meetsFrom,
+  meetsUntil: facts.meetsUntil,
+  term: facts.term,
+  grade: facts.grade,
+  notes: facts.notes,
 });
 const facts = reactive(factsOf(props.openClass.class));
 const form = useForm();

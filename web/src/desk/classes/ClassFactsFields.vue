@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** What a teacher says about a class. */
 import type { ClassFacts } from '@oaken/contract/classes';
+import TimeField from '../../parts/TimeField.vue';
 import { say } from '../../words/teacher';
 
 const facts = defineModel<ClassFacts>({ required: true });
@@ -9,7 +10,7 @@ const fields = [
   { key: 'name', label: say('common.name'), hint: say('classes.suchAs6b') },
   { key: 'subject', label: say('common.subject'), hint: '' },
   { key: 'period', label: say('classes.period'), hint: say('classes.whenTheyMeetSuch') },
-  { key: 'term', label: say('classes.term'), hint: say('classes.suchAsAutumn') },
+  { key: 'term', label: say('classes.term'), hint: say('classes.suchAsFall') },
 ] as const;
 </script>
 
@@ -27,6 +28,22 @@ const fields = [
       />
       <span v-if="wrong[field.key]" class="wrong">{{ wrong[field.key] }}</span>
     </label>
+    <div class="field" role="group" :aria-label="say('classes.meetingTimes')">
+      <span class="label"
+        >{{ say('classes.meetingTimes') }}
+        <span class="faded small">{{ say('classes.meetingTimesHint') }}</span></span
+      >
+      <span class="times">
+        <TimeField v-model="facts.meetsFrom" :label="say('classes.meetsFrom')" />
+        <span aria-hidden="true">–</span>
+        <TimeField
+          v-model="facts.meetsUntil"
+          :label="say('classes.meetsUntil')"
+          :invalid="Boolean(wrong.meetsUntil)"
+        />
+      </span>
+      <span v-if="wrong.meetsUntil" class="wrong">{{ wrong.meetsUntil }}</span>
+    </div>
     <label class="field">
       <span class="label"
         >{{ say('common.grade') }}
@@ -60,6 +77,15 @@ const fields = [
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 0 18px;
+}
+label.field,
+div.field {
+  display: block;
+}
+.times {
+  display: flex;
+  align-items: center;
+  gap: 6px;
 }
 .few {
   width: 90px;

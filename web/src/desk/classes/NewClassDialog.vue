@@ -14,6 +14,8 @@ const blank = (): ClassFacts => ({
   name: '',
   subject: '',
   period: '',
+  meetsFrom: null,
+  meetsUntil: null,
   term: '',
   grade: 6,
   notes: '',

@@ -23,6 +23,8 @@ export const factsOf = (rosterClass: RosterClass): ClassFacts => ({
   name: rosterClass.title.slice(0, 60),
   subject: rosterClass.subject.slice(0, 60) || say('common.class'),
   period: rosterClass.period.slice(0, 40),
+  meetsFrom: null,
+  meetsUntil: null,
   grade: rosterClass.grade ?? 0,
   term: rosterClass.term.slice(0, 60),
   notes: '',
