@@ -5,6 +5,7 @@ import { createHash } from 'node:crypto';
 import { join } from 'node:path';
 import { fill } from '../../demo/src/write';
 import { writeLarge } from '../../demo/src/write-large';
+import { findingAnything } from './anything';
 import { percentile, report } from './figure';
 import { scrolling } from './scrolling';
 
@@ -223,6 +224,7 @@ async function main(): Promise<void> {
       floor,
       holds: p95 <= limit && p95 <= 1.5 * floor,
     });
+    await findingAnything(pool, `http://127.0.0.1:${port}`, token);
     await scrolling(`http://127.0.0.1:${port}`, token);
   } finally {
     server.kill();
