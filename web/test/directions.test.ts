@@ -15,6 +15,8 @@ function stylesIn(file: string): string {
 }
 
 const sided = /(margin|padding|border)-(left|right)|text-align: (left|right)|^\s*(left|right):/;
+/** The same where a component sets a style itself. */
+const sidedBinding = /\b(margin|padding|border)(Left|Right)\b/;
 /** Four values of which the right one and the left one differ. */
 const unevenBox = /(?:margin|padding): \S+ (\S+) \S+ (\S+);/;
 
@@ -33,4 +35,5 @@ test('there are styles to look at', () => {
 
 test.each(files)('%s names no side', (file) => {
   expect(linesWithSides(file)).toEqual([]);
+  expect(readFileSync(join(source, file), 'utf8')).not.toMatch(sidedBinding);
 });

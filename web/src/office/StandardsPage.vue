@@ -127,7 +127,7 @@ const subjectsOf = (framework: Frameworks[number]) =>
       <ElTable :data="preview.lines" row-key="code" max-height="300">
         <ElTableColumn :label="say('office.code')" min-width="160">
           <template #default="{ row }">
-            <span :style="{ paddingLeft: `${row.depth * 16}px` }">{{ row.code }}</span>
+            <span :style="{ paddingInlineStart: `${row.depth * 16}px` }">{{ row.code }}</span>
           </template>
         </ElTableColumn>
         <ElTableColumn :label="say('office.statement')" prop="statement" min-width="420" />

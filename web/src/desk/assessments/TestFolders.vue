@@ -97,7 +97,7 @@ const isTest = (event: DragEvent) =>
     <template v-for="{ folder, level } in lines" :key="folder.id">
       <li
         :class="{ over: over === folder.id }"
-        :style="{ paddingLeft: `${14 * level}px` }"
+        :style="{ paddingInlineStart: `${14 * level}px` }"
         @dragover="isTest($event) && ($event.preventDefault(), (over = folder.id))"
         @dragleave="over = null"
         @drop.prevent="drop($event, folder.id)"

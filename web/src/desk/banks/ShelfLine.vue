@@ -39,7 +39,7 @@ watch(
     v-bind="$attrs"
     class="line"
     :class="{ over, bank: level === undefined }"
-    :style="level === undefined ? undefined : { paddingLeft: `${4 + 16 * level}px` }"
+    :style="level === undefined ? undefined : { paddingInlineStart: `${4 + 16 * level}px` }"
   >
     <button
       v-if="folded !== null"

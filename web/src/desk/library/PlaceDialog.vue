@@ -76,7 +76,7 @@ function finish(): void {
         <li
           v-for="line in folderLines(bank)"
           :key="line.folder.id"
-          :style="{ paddingLeft: `${22 + 18 * line.level}px` }"
+          :style="{ paddingInlineStart: `${22 + 18 * line.level}px` }"
         >
           <ElRadio
             name="place"
