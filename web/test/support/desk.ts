@@ -5,7 +5,7 @@
 import { enableAutoUnmount, flushPromises, mount, type VueWrapper } from '@vue/test-utils';
 import ElementPlus from 'element-plus';
 import { createPinia, setActivePinia } from 'pinia';
-import { createMemoryHistory, createRouter } from 'vue-router';
+import { createMemoryHistory, createRouter, type Router } from 'vue-router';
 import { useSession } from '../../src/client/session';
 import { notice } from '../../src/desk/shared/undo';
 
@@ -73,15 +73,26 @@ export const sent = (name: string): Record<string, unknown>[] =>
 /** The bodies alone. */
 export const bodies = (name: string): unknown[] => sent(name).map(({ body }) => body);
 
-/** Mounts a page or part, and waits for what it reads first. */
+/** Where the page that was opened last leads to. */
+export let router: Router;
+
+/**
+ * Mounts a page or part, and waits for what it reads first.
+ *
+ * @param pattern of the page's address, where it reads ids from it
+ */
 export async function opened(
   component: object,
   props: Record<string, unknown> = {},
   path = '/',
+  pattern = '/',
 ): Promise<VueWrapper> {
-  const router = createRouter({
+  router = createRouter({
     history: createMemoryHistory(),
-    routes: [{ path: '/:rest(.*)*', component: {} }],
+    routes: [
+      { path: pattern, component: {} },
+      { path: '/:rest(.*)*', component: {} },
+    ],
   });
   await router.push(path);
   const page = mount(component as never, {

@@ -142,7 +142,7 @@ async function extended(text: string): Promise<void> {
             given
           />
         </fieldset>
-        <div v-if="opened.mayChange" class="slip" aria-live="polite">
+        <div v-if="opened.mayChange" class="slip" :class="{ stuck: changed }" aria-live="polite">
           <h2>{{ say('assignments.whatChangeDoes') }}</h2>
           <p v-if="!changed" class="faded">{{ say('assignments.nothingChangedYetEverything') }}</p>
           <template v-else>
@@ -198,7 +198,8 @@ async function extended(text: string): Promise<void> {
 </template>
 
 <style scoped>
-.slip {
+/* In view while something is changed; until then it covers no rule. */
+.stuck {
   position: sticky;
   bottom: 0;
 }

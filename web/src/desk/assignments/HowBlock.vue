@@ -39,7 +39,7 @@ const countingWords: Record<Counting, string> = {
   mean: say('assignments.theAverageAll'),
 };
 const orderWords = {
-  own: 'my order; students go where they want',
+  own: say('assignments.myOrderFree'),
   fixed: say('assignments.inMyOrder'),
   shuffled: say('assignments.shuffledEachStudent'),
 };

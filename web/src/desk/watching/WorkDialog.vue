@@ -66,7 +66,9 @@ const open = computed({
                 {{ say('watching.savedSavedAt', { savedAt: words.time(entry.savedAt) }) }}</span
               >
             </p>
-            <p class="faded small">{{ entry.right.join(' ') }}</p>
+            <p v-if="entry.right.length" class="faded small">
+              {{ say('watching.rightAnswer', { right: entry.right.join(' | ') }) }}
+            </p>
           </div>
         </li>
       </ol>
