@@ -3,6 +3,7 @@
 import { media } from '@oaken/core/items';
 import { sizeBands } from '@oaken/core/shelf';
 import { testKinds } from '@oaken/core/assessments';
+import { alternatives } from '@oaken/core/text';
 import { computed } from 'vue';
 import { mediumWords } from '../banks/filterWords';
 import { useLibrary } from '../library/library';
@@ -22,13 +23,13 @@ const { filters, folders, tally } = props.shelf;
 const struck = computed(() =>
   [
     filters.grades.length > 0 && {
-      text: say('tests.gradeGrades', { grades: filters.grades.join(' or ') }),
+      text: say('tests.gradeGrades', { grades: alternatives(filters.grades.map(String)) }),
       strike: () => (filters.grades = []),
     },
     filters.standard.length > 0 && {
-      text: filters.standard
-        .map((id) => library.standards.get(id)?.code ?? say('tests.aStandard'))
-        .join(' or '),
+      text: alternatives(
+        filters.standard.map((id) => library.standards.get(id)?.code ?? say('tests.aStandard')),
+      ),
       strike: () => (filters.standard = []),
     },
     filters.folder !== null && {

@@ -3,6 +3,7 @@
 import type { TestAnswer } from '@oaken/contract/assessments';
 import { slipOf } from '@oaken/core/assignments';
 import { countItems, hindrances, totalPoints } from '@oaken/core/assessments';
+import { listing } from '@oaken/core/text';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
@@ -198,7 +199,7 @@ async function readAgain(error: unknown): Promise<never> {
           <p class="what">
             <b>{{ test.outline.title }}</b>, {{ test.outline.kind
             }}<template v-if="test.outline.grades.length">{{
-              say('assignments.gradeGrades', { grades: test.outline.grades.join(' and ') })
+              say('assignments.gradeGrades', { grades: listing(test.outline.grades.map(String)) })
             }}</template
             >{{
               say('assignments.itemsTotalPointsPoints', {

@@ -156,7 +156,7 @@ const otherGrade = computed(() =>
     <p v-if="otherGrade.length" class="note">
       {{
         say('assignments.theTestGradeTest', {
-          testGrades: testGrades.join(' and '),
+          testGrades: listing(testGrades.map(String)),
           map: listing(
             otherGrade.map(({ name, grade }) => say('assignments.nameGradeGrade', { name, grade })),
           ),

@@ -1,5 +1,6 @@
 /** Every filter in plain words, as it is struck out above the list. */
 import { difficultyBands, itemRestCorrelationBands, usesBands } from '@oaken/core/finding';
+import { alternatives } from '@oaken/core/text';
 import { kinds, type MarkedBy, type Medium } from '@oaken/core/items';
 import type { useLibrary } from '../library/library';
 import type { FilterName, Filters } from './useSearch';
@@ -30,12 +31,12 @@ const wordsOf: WordsOf = {
   words: (words) => `“${words.trim()}”`,
   framework: (id, _, { frameworks }) =>
     frameworks.find((framework) => framework.id === id)?.name ?? say('banks.aFramework'),
-  grades: (grades) => say('banks.gradeGrades', { grades: grades.join(' or ') }),
+  grades: (grades) => say('banks.gradeGrades', { grades: alternatives(grades.map(String)) }),
   subject: (subject) => subject,
   standard: (ids, _, { standards }) =>
-    ids.map((id) => standards.get(id)?.code ?? say('banks.aStandard')).join(' or '),
-  kind: (chosen) => chosen.map((kind) => kinds[kind].title.toLowerCase()).join(' or '),
-  depth: (depths) => say('banks.depthDepth', { depth: depths.join(' or ') }),
+    alternatives(ids.map((id) => standards.get(id)?.code ?? say('banks.aStandard'))),
+  kind: (chosen) => alternatives(chosen.map((kind) => kinds[kind].title.toLowerCase())),
+  depth: (depths) => say('banks.depthDepth', { depth: alternatives(depths.map(String)) }),
   markedBy: (markedBy) => markedWords[markedBy],
   has: (medium) => say('banks.withMediumWords', { mediumWords: mediumWords[medium] }),
   passage: (answer) => (answer === 'yes' ? say('banks.withPassage') : say('banks.withoutPassage')),

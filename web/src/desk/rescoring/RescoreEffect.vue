@@ -63,8 +63,8 @@ const shown = (name: (typeof figures)[number][1], moment: 'before' | 'after') =>
   <slot />
   <template
     v-for="[title, list] in [
-      ['Gain', ahead.gain],
-      ['Lose', ahead.lose],
+      [say('rescoring.gain'), ahead.gain],
+      [say('rescoring.loseTitle'), ahead.lose],
     ] as const"
     :key="title"
   >

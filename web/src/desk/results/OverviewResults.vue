@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Results at a glance: sentences first, every figure one fold away, the pictures beside them. */
 import { elementAt } from '@oaken/core/certain';
+import { alternatives } from '@oaken/core/text';
 import type { ResultsAnswer } from '@oaken/contract/results';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, defineAsyncComponent } from 'vue';
@@ -63,7 +64,7 @@ const flagged = computed(() => props.results.items.filter(({ flags }) => flags.l
                 say('results.pointsMaxPointsBands', {
                   points: pointsText(student.points ?? 0),
                   maxPoints: pointsText(student.maxPoints ?? 0),
-                  bands: student.bands.join(' or '),
+                  bands: alternatives(student.bands),
                 })
               }}</span>
             </li>

@@ -3,7 +3,7 @@
 import { afterPress, chosenIn, placesAsked } from '../chosen';
 import type { SittingPlaces } from '@oaken/core/items';
 import { computed } from 'vue';
-import { shapeOf } from './placeShape';
+import { svgOf } from './svgOf';
 import { say } from '../../words';
 
 const props = defineProps<{
@@ -36,10 +36,10 @@ function toggle(id: string): void {
       :aria-label="say('answer.places')"
     >
       <component
-        :is="shapeOf(place).is"
+        :is="svgOf(place.area).is"
         v-for="place in part.places"
         :key="place.id"
-        v-bind="{ ...shapeOf(place), is: undefined }"
+        v-bind="{ ...svgOf(place.area), is: undefined }"
         class="place"
         role="checkbox"
         tabindex="0"

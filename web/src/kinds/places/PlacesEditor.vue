@@ -9,18 +9,33 @@ import { computed, ref } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import MediaDialog, { type Medium } from '../../rich/MediaDialog.vue';
 import { toggled } from '../../parts/toggled';
+import {
+  areaInMiddle,
+  arrowSteps,
+  drawnArea,
+  middleOf,
+  moved,
+  resized,
+  type Area,
+  type Spot,
+} from './areas';
+import { svgOf } from './svgOf';
 import { say } from '../../words/teacher';
 
 const part = defineModel<Places>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
 type Place = Places['places'][number];
-type Area = Place['area'];
 
 const change = (places: Partial<Places>) => (part.value = { ...part.value, ...places });
 const asking = ref(false);
-const shape = ref<'rect' | 'circle' | 'poly'>('rect');
+const shape = ref<Area['shape']>('rect');
+const shapeNames = {
+  rect: say('kinds.shapeRect'),
+  circle: say('kinds.shapeCircle'),
+  poly: say('kinds.shapePoly'),
+};
 const sheet = ref<SVGSVGElement>();
-const begun = ref<{ x: number; y: number } | null>(null);
+const begun = ref<Spot | null>(null);
 const drawn = ref<Area | null>(null);
 const corners = ref<number[]>([]);
 const picture = computed(() => part.value.picture);
@@ -35,7 +50,7 @@ function putPicture({ src, words, width, height }: Medium): void {
     },
   });
 }
-function spot(event: PointerEvent | MouseEvent): { x: number; y: number } {
+function spot(event: PointerEvent | MouseEvent): Spot {
   const box = present(sheet.value, 'sheet').getBoundingClientRect();
   const inside = (value: number, limit: number) => Math.round(Math.min(limit, Math.max(0, value)));
   return {
@@ -46,17 +61,6 @@ function spot(event: PointerEvent | MouseEvent): { x: number; y: number } {
     ),
   };
 }
-const between = (a: { x: number; y: number }, b: { x: number; y: number }): Area =>
-  shape.value === 'circle'
-    ? { shape: 'circle', ...a, radius: Math.max(1, Math.round(Math.hypot(b.x - a.x, b.y - a.y))) }
-    : {
-        shape: 'rect',
-        x: Math.min(a.x, b.x),
-        y: Math.min(a.y, b.y),
-        width: Math.max(1, Math.abs(b.x - a.x)),
-        height: Math.max(1, Math.abs(b.y - a.y)),
-      };
-
 function down(event: PointerEvent): void {
   if (shape.value === 'poly') {
     const { x, y } = spot(event);
@@ -67,7 +71,7 @@ function down(event: PointerEvent): void {
   begun.value = spot(event);
 }
 const drag = (event: PointerEvent) =>
-  begun.value && (drawn.value = between(begun.value, spot(event)));
+  begun.value && (drawn.value = drawnArea(shape.value, begun.value, spot(event)));
 function up(): void {
   const box = drawn.value;
   [begun.value, drawn.value] = [null, null];
@@ -82,16 +86,7 @@ function add(area: Area): void {
   const id = freshId(part.value.places.map((place) => place.id));
   change({ places: [...part.value.places, { id, label: '', area }] });
 }
-function addInMiddle(): void {
-  const { width, height } = picture.value;
-  const [x, y] = [Math.round(width / 2), Math.round(height / 2)];
-  const size = Math.round(Math.min(width, height) / 8);
-  add(
-    shape.value === 'circle'
-      ? { shape: 'circle', x, y, radius: size }
-      : { shape: 'rect', x: x - size, y: y - size, width: 2 * size, height: 2 * size },
-  );
-}
+const addInMiddle = () => add(areaInMiddle(shape.value, picture.value));
 const setPlace = (index: number, place: Partial<Place>) =>
   change({ places: part.value.places.map((old, n) => (n === index ? { ...old, ...place } : old)) });
 function remove(index: number): void {
@@ -105,37 +100,11 @@ const toggle = (id: string) => change({ key: toggled(part.value.key, id) });
 
 /** Arrows move a place, Shift with an arrow makes it larger or smaller. */
 function key(event: KeyboardEvent, index: number): void {
-  const step = { ArrowUp: [0, -1], ArrowDown: [0, 1], ArrowLeft: [-1, 0], ArrowRight: [1, 0] }[
-    event.key
-  ];
+  const step = arrowSteps[event.key];
   if (!step) return;
   event.preventDefault();
-  const [dx, dy] = [elementAt(step, 0) * 4, elementAt(step, 1) * 4];
   const { area } = elementAt(part.value.places, index);
-  if (area.shape === 'poly')
-    setPlace(index, {
-      area: { ...area, points: area.points.map((value, n) => value + (n % 2 ? dy : dx)) },
-    });
-  else if (!event.shiftKey) setPlace(index, { area: { ...area, x: area.x + dx, y: area.y + dy } });
-  else if (area.shape === 'circle')
-    setPlace(index, { area: { ...area, radius: Math.max(4, area.radius + dx + dy) } });
-  else
-    setPlace(index, {
-      area: { ...area, width: Math.max(8, area.width + dx), height: Math.max(8, area.height + dy) },
-    });
-}
-function shapeOf(area: Area) {
-  if (area.shape === 'rect')
-    return { is: 'rect', x: area.x, y: area.y, width: area.width, height: area.height };
-  if (area.shape === 'circle') return { is: 'circle', cx: area.x, cy: area.y, r: area.radius };
-  return { is: 'polygon', points: area.points.join(' ') };
-}
-/** Where the name of an area stands. */
-function middle(area: Area): { x: number; y: number } {
-  if (area.shape === 'rect') return { x: area.x + area.width / 2, y: area.y + area.height / 2 };
-  if (area.shape === 'circle') return { x: area.x, y: area.y };
-  const [x = 0, y = 0] = area.points;
-  return { x, y };
+  setPlace(index, { area: event.shiftKey ? resized(area, step) : moved(area, step) });
 }
 const general = computed(() =>
   props.problems.filter(
@@ -152,7 +121,7 @@ const general = computed(() =>
   <template v-else>
     <div class="bar">
       <ElRadio
-        v-for="(name, entry) in { rect: 'Rectangle', circle: 'Circle', poly: 'Any shape' }"
+        v-for="(name, entry) in shapeNames"
         :key="entry"
         class="small"
         v-model="shape"
@@ -182,8 +151,8 @@ const general = computed(() =>
       >
         <g v-for="(place, position) in part.places" :key="place.id">
           <component
-            :is="shapeOf(place.area).is"
-            v-bind="{ ...shapeOf(place.area), is: undefined }"
+            :is="svgOf(place.area).is"
+            v-bind="{ ...svgOf(place.area), is: undefined }"
             class="place"
             :class="{ right: part.key.includes(place.id) }"
             tabindex="0"
@@ -191,14 +160,14 @@ const general = computed(() =>
             :aria-label="say('kinds.placeNumberArrowsMove', { number: position + 1 })"
             @keydown="key($event, position)"
           />
-          <text v-bind="middle(place.area)" class="number" :font-size="picture.width / 26">
+          <text v-bind="middleOf(place.area)" class="number" :font-size="picture.width / 26">
             {{ position + 1 }}
           </text>
         </g>
         <component
-          :is="shapeOf(drawn).is"
+          :is="svgOf(drawn).is"
           v-if="drawn"
-          v-bind="{ ...shapeOf(drawn), is: undefined }"
+          v-bind="{ ...svgOf(drawn), is: undefined }"
           class="place"
         />
         <polyline v-if="corners.length" :points="corners.join(' ')" class="place" />

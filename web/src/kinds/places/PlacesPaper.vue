@@ -2,7 +2,7 @@
 /** The picture with its places outlined, to mark with a cross. */
 import type { SittingPlaces } from '@oaken/core/items';
 import { computed } from 'vue';
-import { shapeOf } from './placeShape';
+import { svgOf } from './svgOf';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ part: SittingPlaces }>();
@@ -25,10 +25,10 @@ const places = computed(() => {
     />
     <svg :viewBox="`0 0 ${part.picture.width} ${part.picture.height}`">
       <component
-        :is="shapeOf(place).is"
+        :is="svgOf(place.area).is"
         v-for="place in part.places"
         :key="place.id"
-        v-bind="{ ...shapeOf(place), is: undefined }"
+        v-bind="{ ...svgOf(place.area), is: undefined }"
       />
     </svg>
   </div>

@@ -1,7 +1,7 @@
 import type { SittingPlaces } from '@oaken/core/items';
 
-/** What the shape's element of a place on a picture needs besides its look. */
-export function shapeOf({ area }: SittingPlaces['places'][number]) {
+/** The element that draws an area of a picture, `is` its name, and what it needs besides its look. */
+export function svgOf(area: SittingPlaces['places'][number]['area']) {
   switch (area.shape) {
     case 'rect':
       return { is: 'rect', x: area.x, y: area.y, width: area.width, height: area.height };
