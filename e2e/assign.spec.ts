@@ -5,6 +5,7 @@ import { answerAnything, row, student, teacherPage, watch } from './people';
 import { choose } from './fields';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { said, saidAtSeat } from './words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -28,7 +29,9 @@ const slip = () => page.locator('.slip');
 
 test('a group and single students, a word, two attempts and bands: the slip says it all, and a draft keeps it', async () => {
   await openAssign();
-  await page.getByRole('button', { name: 'some students of 6B' }).click();
+  await page
+    .getByRole('button', { name: said('assignments.someStudentsName', { name: '6B' }) })
+    .click();
   await page.getByRole('checkbox', { name: /group Ratio table/ }).check();
   await page.getByRole('checkbox', { name: '2 Ines Abara' }).check();
   await expect(slip()).toContainText('8 students of group Ratio table of 6B and 1 single student');
@@ -39,7 +42,7 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await page
     .getByLabel(desk.assignments.instructionsStudents)
     .fill('Scratch paper is on the shelf.');
-  await page.getByText('Answers that arrive late', { exact: true }).click();
+  await page.getByText(desk.assignments.lateAnswersSetting, { exact: true }).click();
   await expect(page.getByRole('radio', { name: desk.assignments.holdUntilIDecide })).toBeChecked();
   await page.getByText(desk.assignments.dontCount, { exact: true }).click();
   await page.getByText(desk.assignments.attempts, { exact: true }).click();
@@ -49,14 +52,14 @@ test('a group and single students, a word, two attempts and bands: the slip says
     page.getByRole('combobox', { name: desk.assignments.scoresShownAs }),
     desk.assignments.letterBand,
   );
-  await page.getByLabel('Band 2 begins at percent').fill('95');
-  await page.getByLabel('Band 2 begins at percent').press('Tab');
+  await page.getByLabel(said('assignments.bandNumberBeginsAt', { number: 2 })).fill('95');
+  await page.getByLabel(said('assignments.bandNumberBeginsAt', { number: 2 })).press('Tab');
   await expect(
     page.getByText('Each band must begin lower than the one before it.').first(),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: /^Assign to/ })).toBeDisabled();
-  await page.getByLabel('Band 2 begins at percent').fill('75');
-  await page.getByLabel('Band 2 begins at percent').press('Tab');
+  await page.getByLabel(said('assignments.bandNumberBeginsAt', { number: 2 })).fill('75');
+  await page.getByLabel(said('assignments.bandNumberBeginsAt', { number: 2 })).press('Tab');
   await choose(
     page.getByRole('combobox', { name: /^Scores(?! are)/ }),
     desk.assignments.asSoonAsThey,
@@ -66,7 +69,7 @@ test('a group and single students, a word, two attempts and bands: the slip says
   await expect(page.getByText('Saved as draft.', { exact: false })).toBeVisible();
   await page.getByRole('link', { name: title }).first().click();
   await expect(page.getByLabel('Start word')).toHaveValue('Walnut');
-  await page.getByText('Answers that arrive late', { exact: true }).click();
+  await page.getByText(desk.assignments.lateAnswersSetting, { exact: true }).click();
   await expect(page.getByRole('radio', { name: desk.assignments.dontCount })).toBeChecked();
   for (const text of [
     '2 attempts; the best attempt counts.',
@@ -100,29 +103,31 @@ test('a student types the word, sees a band, and tries again; another is refused
   });
   watch(sitter.page, complaints);
   const line = row(sitter.page, title).filter({ hasText: 'closes' });
-  await line.getByRole('link', { name: 'Begin' }).click();
+  await line.getByRole('link', { name: english.list.begin }).click();
   await expect(sitter.page.getByText('Scratch paper is on the shelf.')).toBeVisible();
   await expectAccessible('before beginning', sitter.page);
-  await sitter.page.getByLabel('The word that your teacher reads out').fill('hazel');
-  await sitter.page.getByRole('button', { name: 'Begin' }).click();
+  await sitter.page.getByLabel(english.begin.word).fill('hazel');
+  await sitter.page.getByRole('button', { name: english.list.begin }).click();
   await expect(sitter.page.getByText('That is not the word.', { exact: false })).toBeVisible();
-  await sitter.page.getByLabel('The word that your teacher reads out').fill('walnut');
-  await sitter.page.getByRole('button', { name: 'Begin' }).click();
+  await sitter.page.getByLabel(english.begin.word).fill('walnut');
+  await sitter.page.getByRole('button', { name: english.list.begin }).click();
   await answerAnything(sitter.page);
   await sitter.page.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
-  await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
-  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
-  const done = row(sitter.page, title).filter({ hasText: '1 attempt left' });
+  await sitter.page.getByRole('button', { name: english.sitting.handInNow }).click();
+  await sitter.page.getByRole('link', { name: english.list.back }).click();
+  const done = row(sitter.page, title).filter({
+    hasText: saidAtSeat('list.attemptsLeft', { n: 1 }),
+  });
   await expect(done.getByRole('link', { name: 'F', exact: true })).toBeVisible();
   await done.getByRole('link', { name: 'F', exact: true }).click();
   await expect(sitter.page.getByText(english.report.notOut)).toBeVisible();
   await expectAccessible('a report', sitter.page);
-  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await sitter.page.getByRole('link', { name: english.list.back }).click();
   await row(sitter.page, title)
-    .filter({ hasText: '1 attempt left' })
+    .filter({ hasText: saidAtSeat('list.attemptsLeft', { n: 1 }) })
     .getByRole('link', { name: desk.tests.tryAgain })
     .click();
-  await expect(sitter.page.getByText('This is attempt 2.')).toBeVisible();
+  await expect(sitter.page.getByText(saidAtSeat('begin.attempt', { n: 2 }))).toBeVisible();
   await sitter.page.context().close();
 });
 
@@ -138,23 +143,29 @@ test('a guest comes by the link, and the teacher says who it was', async ({ brow
   await guest.goto(link);
   await guest.getByLabel(/^My name/).fill('Kofi A.');
   await expectAccessible('a guest', guest);
-  await guest.getByRole('button', { name: 'Go to the work' }).click();
-  await guest.getByRole('link', { name: 'Begin' }).click();
-  await guest.getByLabel('The word that your teacher reads out').fill('walnut');
-  await guest.getByRole('button', { name: 'Begin' }).click();
+  await guest.getByRole('button', { name: english.guest.go }).click();
+  await guest.getByRole('link', { name: english.list.begin }).click();
+  await guest.getByLabel(english.begin.word).fill('walnut');
+  await guest.getByRole('button', { name: english.list.begin }).click();
   await answerAnything(guest);
   await guest.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
-  await guest.getByRole('button', { name: 'Hand in now' }).click();
+  await guest.getByRole('button', { name: english.sitting.handInNow }).click();
   await expect(guest.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await guest.context().close();
 
   await page.reload();
-  await page.getByRole('button', { name: 'Link to a student: Kofi A.' }).click();
-  const who = page.getByRole('dialog', { name: 'Who is Kofi A.?' });
+  await page
+    .getByRole('button', { name: said('assignments.linkNameStudent', { name: 'Kofi A.' }) })
+    .click();
+  const who = page.getByRole('dialog', { name: said('assignments.whoName', { name: 'Kofi A.' }) });
   await choose(who.getByRole('combobox', { name: desk.common.class }), '6B, Mathematics');
   await choose(who.getByRole('combobox', { name: desk.common.student }), '3 Kofi Adeyemi');
   await who.getByRole('button', { name: desk.assignments.linkThisStudent }).click();
-  await expect(page.getByText('The work of Kofi A. is Kofi Adeyemi’s now.')).toBeVisible();
+  await expect(
+    page.getByText(
+      said('assignments.guestIsStudent', { guest: 'Kofi A.', student: 'Kofi Adeyemi' }),
+    ),
+  ).toBeVisible();
   await expect(page.getByRole('row', { name: /Kofi Adeyemi/ })).toContainText(desk.common.handedIn);
 });
 
@@ -164,16 +175,18 @@ test('what a change does is said first; more for one; closing; giving it again w
   await expect(page.getByText('The time limit is 35 minutes.')).toBeVisible();
   await page.getByRole('button', { name: desk.assignments.saveChanges }).click();
   await expect(page.getByText(desk.assignments.changesSaved)).toBeVisible();
-  await page.getByLabel('Select Ines Abara').check();
-  await page.getByRole('button', { name: 'Extend for 1 student' }).click();
-  const more = page.getByRole('dialog', { name: 'Extend for 1 student' });
+  await page.getByLabel(said('assignments.selectName', { name: 'Ines Abara' })).check();
+  await page.getByRole('button', { name: said('assignments.extendStudents', { n: 1 }) }).click();
+  const more = page.getByRole('dialog', { name: said('assignments.extendStudents', { n: 1 }) });
   await more.getByText('none', { exact: true }).click();
   await more.getByRole('button', { name: desk.assignments.extendTitle }).click();
   await expect(more.getByText('Choose what they get more of.')).toBeVisible();
   await more.getByLabel(desk.assignments.attemptsMore).fill('1');
   await expectAccessible('more for some', page);
   await more.getByRole('button', { name: desk.assignments.extendTitle }).click();
-  await expect(page.getByRole('row', { name: /Ines Abara/ })).toContainText('1 more attempt');
+  await expect(page.getByRole('row', { name: /Ines Abara/ })).toContainText(
+    said('assignments.moreAttempts', { n: 1 }),
+  );
   await page.getByRole('button', { name: desk.assignments.closeNow }).click();
   await page.getByRole('dialog').getByRole('button', { name: desk.assignments.closeNow }).click();
   await expect(page.getByText(desk.assignments.itClosed)).toBeVisible();
@@ -183,7 +196,7 @@ test('what a change does is said first; more for one; closing; giving it again w
   await expect(page.getByRole('heading', { name: desk.assignments.who })).toBeVisible();
   await expect(page.getByLabel(desk.assignments.minutesWork)).toHaveValue('35');
   await page.getByRole('checkbox', { name: /^6D/ }).check();
-  await expect(slip()).toContainText('26 students');
+  await expect(slip()).toContainText(said('common.studentsCounted', { n: 26 }));
   await page.goto('/schedule');
   for (const view of [desk.assignments.month, desk.assignments.list, desk.assignments.week]) {
     await page.getByRole('tab', { name: view }).click();
@@ -202,9 +215,9 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await expect(slip()).toContainText(
     'each wrong try takes off 33% of a question’s points, a shown answer gives none.',
   );
-  await expect(slip()).toContainText('28 letters go out when they can see it.');
+  await expect(slip()).toContainText(said('assignments.lettersGoOutWhen', { n: 28 }));
   await page.getByRole('button', { name: 'Assign to 28 students' }).click();
-  await expect(page.getByText('Assigned to 28 students.')).toBeVisible();
+  await expect(page.getByText(said('assignments.assignedStudents', { n: 28 }))).toBeVisible();
   await page.goto('/schedule');
   await page.getByRole('button', { name: english.list.subscribe }).click();
   const feed = (await page.locator('code').textContent())!.trim();
@@ -216,15 +229,15 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   watch(sitter.page, complaints);
   const given = row(sitter.page, practice).filter({ hasText: 'closes' });
   await expect(given).toContainText('practice · closes');
-  await given.getByRole('link', { name: 'Begin' }).click();
+  await given.getByRole('link', { name: english.list.begin }).click();
   const help = sitter.page.getByRole('region', { name: 'Help' });
-  const check = help.getByRole('button', { name: 'Check my answer' });
+  const check = help.getByRole('button', { name: english.practice.check });
   await expect(check).toBeDisabled();
   await expect(help).toContainText('Each wrong try takes 33% off what a right answer still gives');
   const choices = sitter.page.getByRole('radio');
   // The first question with choices will do.
   while (!(await choices.first().isVisible()))
-    await sitter.page.getByRole('button', { name: 'Next' }).click();
+    await sitter.page.getByRole('button', { name: english.sitting.next }).click();
   await expect(choices.first()).toBeVisible();
   for (let index = 0; index < (await choices.count()); index++) {
     await choices.nth(index).check();
@@ -236,22 +249,22 @@ test('practice: checked, tried again, helped, read again after a reload; letters
     );
     if (/^Right/.test((await byRole.textContent())!)) break;
   }
-  await expect(sitter.page.getByText('1 of 8 done')).toBeVisible();
+  await expect(
+    sitter.page.getByText(saidAtSeat('practice.done', { done: 1, total: 8 })),
+  ).toBeVisible();
   await expect(help.getByText(/^Right answer: “/)).toBeVisible();
   await expect(choices.first()).toBeDisabled();
   await expectAccessible('practice, solved', sitter.page);
-  await sitter.page.getByRole('button', { name: 'Next' }).click();
-  await help.getByRole('button', { name: 'Show the answer' }).click();
-  await expect(
-    help.getByText('The answer was shown, so this question gives no points.'),
-  ).toBeVisible();
+  await sitter.page.getByRole('button', { name: english.sitting.next }).click();
+  await help.getByRole('button', { name: english.practice.show }).click();
+  await expect(help.getByText(english.practice.shown)).toBeVisible();
   await sitter.page.reload();
-  await expect(sitter.page.getByText('2 of 8 done')).toBeVisible();
   await expect(
-    help.getByText('The answer was shown, so this question gives no points.'),
+    sitter.page.getByText(saidAtSeat('practice.done', { done: 2, total: 8 })),
   ).toBeVisible();
+  await expect(help.getByText(english.practice.shown)).toBeVisible();
   await sitter.page.context().setOffline(true);
-  await sitter.page.getByRole('button', { name: 'Next' }).click();
+  await sitter.page.getByRole('button', { name: english.sitting.next }).click();
   await answerAnything(sitter.page);
   await check.click();
   // Without network the answer is kept and the help says why it has to wait.

@@ -5,6 +5,8 @@ import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 import { choose, chooseSeveral } from './fields';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { english } from '@oaken/words';
+import { said } from './words';
 
 let page: Page;
 const problems: string[] = [];
@@ -66,7 +68,7 @@ test.describe.serial('one item', () => {
       ['D', 'Moss'],
     ])
       await write(`Choice ${letter}`, river!);
-    await page.getByLabel('Choice B is right').check();
+    await page.getByLabel(said('kinds.choiceSignRight', { signOf: 'B' })).check();
     await page.getByRole('radio', { name: 'Alder' }).check();
     await expect(page.getByRole('status').filter({ hasText: '1 of 1 point' })).toBeVisible();
     // What cannot be kept is said before the kind changes.
@@ -86,25 +88,31 @@ test.describe.serial('one item', () => {
     await page.getByRole('button', { name: desk.items.chooseStandards }).click();
     await page.getByLabel(desk.banks.codeOrWordsStandard).fill('ge 5 lan');
     await page.getByRole('checkbox', { name: /GE\.5\.LAN\.1/ }).check();
-    await page.getByRole('button', { name: 'Use 1 standard' }).click();
+    await page.getByRole('button', { name: said('banks.useStandards', { n: 1 }) }).click();
     await expect(page.getByLabel(desk.common.subject)).toHaveValue('Geography');
     await accessible('standards of an item');
     await page.getByRole('button', { name: desk.items.saveItem }).click();
     await expect(page).toHaveURL(/\/items\/\d+$/);
-    await expect(footing(desk.common.item)).toContainText('Revision 1, as saved');
+    await expect(footing(desk.common.item)).toContainText(
+      said('items.revisionRevisionAsSaved', { revision: 1 }),
+    );
 
     await page.getByRole('textbox', { name: desk.common.question, exact: true }).click();
     await page.keyboard.press('Control+End');
     await page.keyboard.type(' Think of the map.');
     await page.getByRole('button', { name: desk.items.saveAsRevision }).click();
-    await expect(footing(desk.common.item)).toContainText('Revision 2, as saved');
+    await expect(footing(desk.common.item)).toContainText(
+      said('items.revisionRevisionAsSaved', { revision: 2 }),
+    );
     await page.getByRole('tab', { name: desk.items.revisions }).click();
-    await page.getByRole('button', { name: 'compare' }).click();
+    await page.getByRole('button', { name: desk.items.compare }).click();
     await expect(page.locator('ins', { hasText: 'Think of the map.' })).toBeVisible();
     await accessible('revisions of an item');
     await page.getByRole('button', { name: desk.items.restoreThisVersion }).click();
     await page.getByRole('button', { name: desk.items.saveAsRevision }).click();
-    await expect(footing(desk.common.item)).toContainText('Revision 3, as saved');
+    await expect(footing(desk.common.item)).toContainText(
+      said('items.revisionRevisionAsSaved', { revision: 3 }),
+    );
     await expect(page.getByRole('textbox', { name: desk.common.question, exact: true })).toHaveText(
       'Which of these rivers is longest of all?',
     );
@@ -158,7 +166,9 @@ test.describe.serial('one item', () => {
     await expect(both.locator('td del', { hasText: 'Look' })).toBeVisible();
     await expect(both.locator('td ins', { hasText: 'Mine again' })).toBeVisible();
     await both.getByRole('button', { name: desk.items.saveMineAsNext }).click();
-    await expect(footing(desk.common.item)).toContainText('Revision 6, as saved');
+    await expect(footing(desk.common.item)).toContainText(
+      said('items.revisionRevisionAsSaved', { revision: 6 }),
+    );
     problems.splice(0, problems.length, ...problems.filter((problem) => !problem.includes('409')));
   });
 });
@@ -229,7 +239,9 @@ test('a picture needs words; one of a false type is refused in the dialog, and w
 test('folders by keyboard, copies, where used, retiring and bringing back', async () => {
   await page.goto('/banks');
   await page.evaluate(() => localStorage.clear());
-  await page.getByRole('button', { name: 'More about My bank' }).press('Enter');
+  await page
+    .getByRole('button', { name: said('banks.moreAboutName', { name: 'My bank' }) })
+    .press('Enter');
   await page.getByRole('button', { name: desk.tests.newFolder, exact: true }).press('Enter');
   const naming = page.getByLabel(/^Name of the folder/);
   await naming.fill('Unit one');
@@ -241,7 +253,7 @@ test('folders by keyboard, copies, where used, retiring and bringing back', asyn
   await rows().first().locator('.row').focus();
   await page.keyboard.press('Space');
   await page.getByRole('button', { name: desk.common.copy, exact: true }).click();
-  const place = page.getByRole('dialog', { name: 'Copy 1 item' });
+  const place = page.getByRole('dialog', { name: said('banks.copyItems', { n: 1 }) });
   await place.getByRole('radio', { name: 'Unit one' }).check();
   await accessible('choosing a place');
   await place.getByRole('button', { name: desk.banks.copyHere }).click();
@@ -253,14 +265,16 @@ test('folders by keyboard, copies, where used, retiring and bringing back', asyn
   await page.getByRole('button', { name: desk.banks.clearSelection }).click();
 
   // The mouse takes the copy to another folder; where it came from is one press away.
-  await page.getByRole('button', { name: 'More about My bank' }).press('Enter');
+  await page
+    .getByRole('button', { name: said('banks.moreAboutName', { name: 'My bank' }) })
+    .press('Enter');
   await page.getByRole('button', { name: desk.tests.newFolder, exact: true }).press('Enter');
   await naming.fill('Unit two');
   await naming.press('Enter');
   await rows()
     .first()
     .dragTo(page.getByRole('button', { name: /^Unit two/ }));
-  await expect(page.getByText('The item is in Unit two.')).toBeVisible();
+  await expect(page.getByText(said('items.theItemInWhere', { where: 'Unit two' }))).toBeVisible();
   await expect(rows()).toHaveCount(0);
   await page.getByRole('button', { name: desk.common.undo, exact: true }).click();
   await expect(rows()).toHaveCount(1);
@@ -270,27 +284,27 @@ test('folders by keyboard, copies, where used, retiring and bringing back', asyn
   await original.getByRole('checkbox').check();
   await page.getByRole('button', { name: desk.common.copy, exact: true }).click();
   await expect(
-    page.getByRole('dialog').getByText('1 of them is almost the same as an existing item:'),
+    page.getByRole('dialog').getByText(said('banks.ofThemAlmostSame', { n: 1 })),
   ).toBeVisible();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: desk.banks.move, exact: true }).click();
-  await expect(page.getByRole('dialog', { name: 'Move 1 item' })).toContainText(
+  await expect(page.getByRole('dialog', { name: said('banks.moveItems', { n: 1 }) })).toContainText(
     'Ratios and unit rates',
   );
   await accessible('moving');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: desk.banks.retire, exact: true }).click();
-  const retiring = page.getByRole('dialog', { name: 'Retire 1 item' });
+  const retiring = page.getByRole('dialog', { name: said('banks.retireItems', { n: 1 }) });
   await expect(retiring).toContainText('Ratios and unit rates');
   await expect(retiring).toContainText('6B');
   await accessible('retiring');
-  await retiring.getByRole('button', { name: 'Retire 1 item' }).click();
+  await retiring.getByRole('button', { name: said('banks.retireItems', { n: 1 }) }).click();
   await expect(rows()).toHaveCount(1);
   await page.getByRole('button', { name: desk.common.undo, exact: true }).click();
   await expect(rows()).toHaveCount(2);
   await original.getByRole('checkbox').check();
   await page.getByRole('button', { name: desk.banks.retire, exact: true }).click();
-  await retiring.getByRole('button', { name: 'Retire 1 item' }).click();
+  await retiring.getByRole('button', { name: said('banks.retireItems', { n: 1 }) }).click();
   await page.getByRole('link', { name: desk.banks.retiredItems }).click();
   await page.getByRole('checkbox', { name: /Four notebooks/ }).check();
   await accessible('retired items');
@@ -301,7 +315,7 @@ test('folders by keyboard, copies, where used, retiring and bringing back', asyn
   await page.goto('/banks?words=notebooks');
   await rows().filter({ hasText: 'My bank' }).getByRole('checkbox').check();
   await page.getByRole('button', { name: desk.banks.retire, exact: true }).click();
-  await retiring.getByRole('button', { name: 'Retire 1 item' }).click();
+  await retiring.getByRole('button', { name: said('banks.retireItems', { n: 1 }) }).click();
   await expect(rows()).toHaveCount(1);
 });
 
@@ -316,7 +330,9 @@ test('a table is checked row by row before anything is made', async () => {
   await expect(page.getByRole('row', { name: '3 right Write true or false.' })).toBeVisible();
   await accessible('import with faults');
   await page.getByRole('button', { name: 'Import 1 good item' }).click();
-  await expect(page.getByText('1 item is in My bank.')).toBeVisible();
+  await expect(
+    page.getByText(said('items.itemsInWhere', { n: 1, where: 'My bank' })),
+  ).toBeVisible();
   await page.getByRole('button', { name: desk.items.showThem }).click();
   await expect(rows().first()).toContainText('Water boils sooner');
 });
@@ -353,8 +369,8 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
       await ordering.locator('ol li').nth(index).focus();
       await page.keyboard.press('Alt+ArrowUp');
     }
-  if (await ordering.getByRole('button', { name: 'This order is right' }).count())
-    await ordering.getByRole('button', { name: 'This order is right' }).press('Enter');
+  if (await ordering.getByRole('button', { name: english.answer.orderRight }).count())
+    await ordering.getByRole('button', { name: english.answer.orderRight }).press('Enter');
   await scored(ordering, 3);
   await accessible('ordering');
 
@@ -392,8 +408,8 @@ test('every kind can be answered by keyboard alone in its student’s view', asy
   await scored(places, 1);
 
   const gaps = await open('kind=inline-choice&words=operations');
-  await gaps.getByLabel('Gap 1').selectOption('11');
-  await gaps.getByLabel('Gap 2').selectOption('14');
+  await gaps.getByLabel(said('kinds.gapId', { id: 1 })).selectOption('11');
+  await gaps.getByLabel(said('kinds.gapId', { id: 2 })).selectOption('14');
   await scored(gaps, 2);
   await accessible('choices in a text');
 

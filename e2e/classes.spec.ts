@@ -8,6 +8,7 @@ import { teacherPage, watch } from './people';
 import { choose } from './fields';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { said } from './words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -77,9 +78,7 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await expect(page.getByText('Done: 2 new, 1 joined and 1 changed.')).toBeVisible();
   const roster = page.getByRole('region', { name: desk.common.students });
   await expect(roster.getByRole('row', { name: /7 Émile Brook/ })).toBeVisible();
-  await expect(
-    roster.getByText('2 students have no passcode yet and cannot sign in.'),
-  ).toBeVisible();
+  await expect(roster.getByText(said('classes.studentsHaveNoPasscode', { n: 2 }))).toBeVisible();
   // What was brought in goes again, the corrected name too; and comes back.
   await page.getByRole('button', { name: desk.common.undo }).click();
   await expect(page.getByRole('heading', { name: desk.classes.importStudents })).toBeVisible();
@@ -112,11 +111,15 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   await expectAccessible('groups', page);
   await page.getByRole('tab', { name: desk.common.students }).click();
   const more = async (what: string) => {
-    await page.getByRole('button', { name: 'More for Émile Brook' }).click();
+    await page
+      .getByRole('button', { name: said('classes.moreFullName', { fullName: 'Émile Brook' }) })
+      .click();
     await page.getByRole('menuitem', { name: what }).click();
   };
   await more(desk.assignments.accommodations);
-  const needs = page.getByRole('dialog', { name: 'What Émile Brook needs' });
+  const needs = page.getByRole('dialog', {
+    name: said('classes.whatFullNameNeeds', { fullName: 'Émile Brook' }),
+  });
   await needs.getByLabel('×1.5').first().check();
   await needs.getByLabel(desk.classes.questionsCanBeRead).check();
   await expectAccessible('accommodations', page);
@@ -130,7 +133,7 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   // Slips on paper: each with its passcode, which lets the student in.
   await page.getByRole('tab', { name: desk.common.students }).click();
   await page.getByRole('link', { name: desk.classes.signInSlips }).click();
-  await expect(page.getByText('2 slips')).toBeVisible();
+  await expect(page.getByText(said('classes.slipsCounted', { n: 2 }))).toBeVisible();
   await page.getByRole('button', { name: desk.classes.makeSlips }).click();
   const slip = page.getByRole('article').filter({ hasText: 'Émile Brook' });
   const passcode = (await slip.locator('dd').last().textContent())!.trim();
@@ -154,8 +157,8 @@ test('a pasted list is read, asked about, brought in and printed as slips; a stu
   ).newPage();
   watch(phone, complaints);
   await phone.goto(`/seat/sign-in?code=${code}`);
-  await phone.getByLabel('My name').selectOption({ label: 'Émile Brook' });
-  await phone.getByLabel('My passcode').fill(passcode);
+  await phone.getByLabel(english.signIn.myName).selectOption({ label: 'Émile Brook' });
+  await phone.getByLabel(english.signIn.passcode).fill(passcode);
   await phone.getByRole('button', { name: desk.accounts.signIn }).click();
   await expect(phone.getByRole('heading', { name: 'Émile Brook' })).toBeVisible();
   await phone.context().close();
@@ -186,7 +189,7 @@ test('the school’s roster is matched; a file without what it needs is refused 
     .getByLabel(/has left$/)
     .first()
     .uncheck();
-  await page.getByRole('button', { name: 'Apply for 4 students' }).click();
+  await page.getByRole('button', { name: said('classes.applyStudents', { n: 4 }) }).click();
   await expect(page.getByText('Done: 1 new, 1 joined, 1 changed and 1 left.')).toBeVisible();
   await expect(
     page
@@ -234,18 +237,18 @@ test('the school’s roster is matched; a file without what it needs is refused 
   await send(Buffer.from('PK not a zip'));
   await expect(other.getByText(desk.classes.thatZipCannotBe)).toBeVisible();
   await send(zip(['manifest', 'academicSessions', 'classes', 'users', 'enrollments']));
-  await expect(other.getByRole('combobox', { name: 'Where 8C goes' })).toHaveAccessibleDescription(
-    /^8C/,
-  );
+  await expect(
+    other.getByRole('combobox', { name: said('classes.whereTitleGoes', { title: '8C' }) }),
+  ).toHaveAccessibleDescription(/^8C/);
   await expect(
     other
       .getByRole('region', { name: desk.classes.whatWillChange })
       .getByText('26 stay as they are.'),
   ).toBeVisible();
   await expect(other.getByRole('button', { name: desk.classes.nothingChange })).toBeVisible();
-  await expect(other.getByRole('combobox', { name: 'Where 5E goes' })).toHaveAccessibleDescription(
-    'nowhere',
-  );
+  await expect(
+    other.getByRole('combobox', { name: said('classes.whereTitleGoes', { title: '5E' }) }),
+  ).toHaveAccessibleDescription('nowhere');
   await other.context().close();
 });
 
@@ -273,14 +276,14 @@ test('students join by themselves while the class is open for it, on a phone', a
   watch(phone, complaints);
   await phone.goto('/seat');
   await phone.getByLabel(desk.classes.classCode).fill(code);
-  await phone.getByRole('button', { name: 'Find my class' }).click();
+  await phone.getByRole('button', { name: english.signIn.findClass }).click();
   await phone.getByLabel(english.signIn.givenName).fill('Kai');
   await phone.getByLabel(english.signIn.familyName).fill('Ash');
   await expectAccessible('joining a class', phone);
-  await phone.getByRole('button', { name: 'Join the class' }).click();
+  await phone.getByRole('button', { name: english.signIn.join }).click();
   await expect(phone.getByText('Write it down', { exact: false })).toBeVisible();
   await expectAccessible('the new passcode', phone);
-  await phone.getByRole('button', { name: 'I have written it down' }).click();
+  await phone.getByRole('button', { name: english.signIn.written }).click();
   await expect(phone.getByRole('heading', { name: 'Kai Ash' })).toBeVisible();
   await phone.context().close();
 
@@ -323,7 +326,9 @@ test('one student is added by a form, who is known is asked about, and moved to 
 
   await orla.getByRole('button', { name: /More/ }).click();
   await page.getByRole('menuitem', { name: desk.classes.moveToAnotherClass }).click();
-  const moving = page.getByRole('dialog', { name: 'Move Orla Wendell' });
+  const moving = page.getByRole('dialog', {
+    name: said('classes.moveName', { name: 'Orla Wendell' }),
+  });
   await choose(moving.getByRole('combobox'), /^7A/);
   await expect(
     moving.getByText('Orla Wendell leaves 6D and joins 7A.', { exact: false }),

@@ -4,6 +4,8 @@ import { signIns } from '@oaken/demo';
 import { expectAccessible } from './accessible';
 import { row, student, teacherPage, watch } from './people';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { english } from '@oaken/words';
+import { said } from './words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -21,17 +23,27 @@ test('two tabs on one test: both keep what the other did', async ({ browser }) =
   // The first one hears of the other's changes only when it makes one of its own.
   await first.route('**/version', (route) => route.abort());
 
-  const points = first.getByLabel('Points for item 2', { exact: true });
+  const points = first.getByLabel(
+    said('tests.forItemNumber', { value: desk.common.points, number: 2 }),
+    { exact: true },
+  );
   await points.fill('4');
   await points.press('Enter');
   await expect(first.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   const gone = (await second.locator('.entry .stem').nth(8).textContent())!.trim();
-  await second.getByRole('button', { name: 'Remove item 9' }).click();
+  await second.getByRole('button', { name: said('tests.removeItemNumber', { number: 9 }) }).click();
   await expect(second.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   // The second tab's answer from the server brought the first one's points along.
-  await expect(second.getByLabel('Points for item 2', { exact: true })).toHaveValue('4');
+  await expect(
+    second.getByLabel(said('tests.forItemNumber', { value: desk.common.points, number: 2 }), {
+      exact: true,
+    }),
+  ).toHaveValue('4');
   // The first tab tries to give points to what is gone: it is told, and shows what stands now.
-  const late = first.getByLabel('Points for item 9', { exact: true });
+  const late = first.getByLabel(
+    said('tests.forItemNumber', { value: desk.common.points, number: 9 }),
+    { exact: true },
+  );
   await late.fill('7');
   await late.press('Enter');
   await expect(first.getByText('somebody has removed it', { exact: false })).toBeVisible();
@@ -48,7 +60,9 @@ test('words that were not saved when the browser ended are offered again, and ca
   watch(page, complaints);
   await page.goto('/tests');
   await page.getByRole('link', { name: 'Maps, rivers and towns', exact: true }).click();
-  await page.getByRole('button', { name: 'Edit item 1', exact: true }).click();
+  await page
+    .getByRole('button', { name: said('tests.editItemNumber', { number: 1 }), exact: true })
+    .click();
   const question = page.getByRole('textbox', { name: desk.common.question });
   const before = (await question.textContent())!;
   await question.click();
@@ -157,7 +171,7 @@ test('a student reads what was released: own answers, right answers and explanat
     if (await score.count()) {
       await score.click();
       await expect(page.getByText(/of \d+, \d+%/)).toBeVisible();
-      await expect(page.getByText('My answer:')).toHaveCount(5);
+      await expect(page.getByText(english.report.myAnswer)).toHaveCount(5);
       await expect(page.getByText(/^Right answer:/)).toHaveCount(5);
       return;
     }
@@ -178,7 +192,7 @@ test('signed out while writing: signing in again over the page sends what was re
     await page.keyboard.type(words);
   };
   for (const letter of ['A', 'B', 'C', 'D']) await write(`Choice ${letter}`, `Depth ${letter}`);
-  await page.getByLabel('Choice B is right').check();
+  await page.getByLabel(said('kinds.choiceSignRight', { signOf: 'B' })).check();
   await page.context().clearCookies();
   const question = page.getByRole('textbox', { name: desk.common.question });
   await write(desk.common.question, 'How deep is the quarry?');

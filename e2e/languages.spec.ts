@@ -64,7 +64,7 @@ test('the language that is chosen on the page is remembered by the next one', as
   await expect(page.getByRole('button', { name: spanish.signIn.findClass })).toBeVisible();
   await page.getByRole('button', { name: 'English' }).click();
   await page.reload();
-  await expect(page.getByRole('button', { name: 'Find my class' })).toBeVisible();
+  await expect(page.getByRole('button', { name: english.signIn.findClass })).toBeVisible();
 });
 
 /**

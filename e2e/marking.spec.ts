@@ -4,6 +4,8 @@ import { expectAccessible } from './accessible';
 import { row, student, teacherPage, watch } from './people';
 import { choose } from './fields';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { english } from '@oaken/words';
+import { said } from './words';
 
 test('texts are marked by key, the same ones together, undone, and read by the student', async ({
   browser,
@@ -97,12 +99,12 @@ test('texts are marked by key, the same ones together, undone, and read by the s
     desk.assignments.asSoonAsThey,
   );
   await page.getByRole('button', { name: 'Assign to 28 students' }).click();
-  await expect(page.getByText('Assigned to 28 students.')).toBeVisible();
+  await expect(page.getByText(said('assignments.assignedStudents', { n: 28 }))).toBeVisible();
   const texts = ['The moon pulls the water.', 'the moon pulls  the water', 'It is the wind.'];
   for (const [n, text] of texts.entries()) {
     const sitter = await student(browser, '7A', 'BRN7A5', 10 + n);
     watch(sitter.page, complaints);
-    await row(sitter.page, 'Tides').getByRole('link', { name: 'Begin' }).click();
+    await row(sitter.page, 'Tides').getByRole('link', { name: english.list.begin }).click();
     await sitter.page
       .getByLabel(/^Your answer/)
       .first()
@@ -112,7 +114,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
       .last()
       .fill(n === 0 ? 'High Tide' : 'the flood');
     await sitter.page.getByRole('button', { name: desk.watching.handIn }).click();
-    await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
+    await sitter.page.getByRole('button', { name: english.sitting.handInNow }).click();
     await expect(
       sitter.page.getByRole('heading', { name: desk.common.handedInTitle }),
     ).toBeVisible();
@@ -130,7 +132,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await expect(page.getByText('It is the wind.')).toBeVisible();
   await page.getByLabel(desk.common.points).fill('9');
   await page.getByRole('button', { name: desk.marking.saveMark }).click();
-  await expect(page.getByText('Points are a number from 0 to 4.')).toBeVisible();
+  await expect(page.getByText(said('marking.pointsNumberFrom', { maxPoints: 4 }))).toBeVisible();
   await page.getByLabel(desk.common.points).fill('0.5');
   await page.getByLabel(desk.marking.comment).fill('What pulls the water?');
   await page.getByRole('button', { name: desk.marking.saveMark }).click();
@@ -146,7 +148,9 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await expect(page.getByText('2 marked')).toBeVisible();
   await page.getByRole('button', { name: desk.common.hideNames }).click();
   await expect(
-    page.getByText(desk.marking.oneStudent).or(page.getByText('2 students')),
+    page
+      .getByText(desk.marking.oneStudent)
+      .or(page.getByText(said('common.studentsCounted', { n: 2 }))),
   ).toBeVisible();
 
   const marking = page.url();
@@ -159,8 +163,10 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await page.getByRole('button', { name: desk.marking.countsAsRight }).click();
   await expect(page.getByText('2 students gain, 0 lose, 1 unchanged.')).toBeVisible();
   await expectAccessible('answers that the key does not have', page);
-  await page.getByRole('button', { name: 'Rescore 3 attempts' }).click();
-  await expect(page.getByText('3 attempts rescored: 2 gained, 0 lost.')).toBeVisible();
+  await page.getByRole('button', { name: said('rescoring.rescoreAttempts', { n: 3 }) }).click();
+  await expect(
+    page.getByText(said('rescoring.attemptsRescoredGainedGained', { n: 3, gained: 2, lost: 0 })),
+  ).toBeVisible();
   await expect(page.getByText(desk.marking.everyAnswerDecided)).toBeVisible();
 
   // A colleague reads the same answers without names or marks; what differs is settled.
@@ -184,7 +190,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await page.reload();
   await expect(page.getByRole('row', { name: 'The same points 2' })).toBeVisible();
   await expectAccessible('second marker', page);
-  await page.getByRole('button', { name: 'Use 2' }).click();
+  await page.getByRole('button', { name: said('marking.usePoints', { points: 2 }) }).click();
   await expect(page.getByText(desk.marking.allDifferencesSettled)).toBeVisible();
 
   const writer = await student(browser, '7A', 'BRN7A5', 12);

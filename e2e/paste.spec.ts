@@ -4,6 +4,7 @@ import { readFile } from 'node:fs/promises';
 import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { said } from './words';
 
 let page: Page;
 const problems: string[] = [];
@@ -63,15 +64,13 @@ test('lettered lines become choices if wanted, with the right one that they name
   await strip.getByRole('button', { name: desk.items.useThemAsChoices }).click();
   await expect(question()).toHaveText('What is 3/4 of 8?');
   await expect(page.getByRole('textbox', { name: 'Choice C', exact: true })).toHaveText('6');
-  await expect(page.getByLabel('Choice C is right')).toBeChecked();
+  await expect(page.getByLabel(said('kinds.choiceSignRight', { signOf: 'C' }))).toBeChecked();
 });
 
 test('a screenshot is sent and stands where it was pasted', async () => {
   await paste({}, [{ name: 'image.png', type: 'image/png', base64: png }]);
   await expect(question().locator('img[src]')).toHaveAttribute('src', /^\/api\/files\/.{22}$/);
-  await expect(
-    page.getByText('The picture came along. Click it and use Picture to say what it shows.'),
-  ).toBeVisible();
+  await expect(page.getByText(desk.editor.picturesCameAlongClick)).toBeVisible();
 });
 
 test('a word processor’s pictures come along, one elsewhere is named', async () => {

@@ -2,6 +2,7 @@ import { expect, type Browser, type BrowserContext, type Page } from '@playwrigh
 import { passcodesOf, signIns } from '@oaken/demo';
 import { demoSeed } from '@oaken/demo/write';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { english } from '@oaken/words';
 
 /** Anything that the browser complains of fails the test that caused it. */
 export function watch(page: Page, complaints: string[]): void {
@@ -49,9 +50,9 @@ export async function student(
   const page = await context.newPage();
   await page.goto('/seat');
   await page.getByLabel(desk.classes.classCode).fill(code.toLowerCase());
-  await page.getByRole('button', { name: 'Find my class' }).click();
-  await page.getByLabel('My name').selectOption({ label: name });
-  await page.getByLabel('My passcode').fill(passcode);
+  await page.getByRole('button', { name: english.signIn.findClass }).click();
+  await page.getByLabel(english.signIn.myName).selectOption({ label: name });
+  await page.getByLabel(english.signIn.passcode).fill(passcode);
   await page.getByRole('button', { name: desk.accounts.signIn }).click();
   await expect(page.getByRole('heading', { name })).toBeVisible();
   return { name, page, context };

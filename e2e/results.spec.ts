@@ -5,6 +5,7 @@ import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 import { choose } from './fields';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { said } from './words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -42,7 +43,9 @@ test('a class is asked for, and figures, columns and the clipboard follow', asyn
     'descending',
   );
   await expectAccessible('students by items', page);
-  await page.getByRole('button', { name: 'Copy students' }).click();
+  await page
+    .getByRole('button', { name: said('results.copyCopied', { copied: 'students' }) })
+    .click();
   const copied = await page.evaluate(() => navigator.clipboard.readText());
   expect(copied.split('\n')).toHaveLength(28);
   expect(copied.split('\n')[0]).toMatch(/^No\.\tStudent\t/);
@@ -105,7 +108,9 @@ test('one student: every answer, a rating, a decision with its reason and back, 
 test('a wrong key: who gains and loses is said before, rescored, and undone', async () => {
   await page.goto(`${path}/items?item=2`);
   await page.getByRole('link', { name: desk.results.changeKeyOrScoring }).click();
-  await expect(page.getByRole('heading', { name: 'Key and scoring: question 2' })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: said('rescoring.keyScoringQuestionNumber', { number: 2 }) }),
+  ).toBeVisible();
   await expectAccessible('rescore', page);
   await page.getByRole('checkbox', { name: '3/5' }).uncheck();
   await page.getByRole('checkbox', { name: '3/8' }).check();
@@ -117,7 +122,7 @@ test('a wrong key: who gains and loses is said before, rescored, and undone', as
     .map(Number);
   expect([gain! + lose! + same!, gain! > 20]).toEqual([53, true]);
   await page.getByRole('textbox', { name: /^Reason/ }).fill('Three of eight are seventh graders');
-  await page.getByRole('button', { name: 'Rescore 53 attempts' }).click();
+  await page.getByRole('button', { name: said('rescoring.rescoreAttempts', { n: 53 }) }).click();
   await expect(page.getByText(`53 attempts rescored: ${gain} gained, ${lose} lost.`)).toBeVisible();
   await expect(page.getByText(desk.rescoring.theBanksItemStill)).toBeVisible();
   await page.getByRole('link', { name: desk.rescoring.backItems }).click();
@@ -140,7 +145,7 @@ test('follow-up: groups with their evidence, a test for each, and on to assignin
   // The button comes to life with the groups; until then its colors are on their way.
   await expect(page.getByRole('button', { name: /^Make \d practice test/ })).toBeEnabled();
   await expectAccessible('follow-up', page);
-  const name = await page.getByLabel('Name of group 1').inputValue();
+  const name = await page.getByLabel(said('results.nameGroupNumber', { number: 1 })).inputValue();
   await page.getByRole('button', { name: /^Make \d practice test/ }).click();
   await expect(page.getByText('made, each with its group in the class.')).toBeVisible();
   await page.getByRole('link', { name: desk.results.assignThem }).first().click();

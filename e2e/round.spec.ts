@@ -5,6 +5,7 @@ import { answerAnything, row, student, teacherPage, watch, type Student } from '
 import { typeDate } from './fields';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { said } from './words';
 
 test.describe.configure({ mode: 'serial' });
 
@@ -89,13 +90,16 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   await page.getByRole('button', { name: desk.tests.redo }).click();
   await expect.poll(stems).toEqual(order);
 
-  const points = page.getByLabel('Points for item 1', { exact: true });
+  const points = page.getByLabel(
+    said('tests.forItemNumber', { value: desk.common.points, number: 1 }),
+    { exact: true },
+  );
   await points.fill('-2');
   await points.press('Enter');
   await expect(page.getByText(desk.tests.pointsCannotBeBelow)).toBeVisible();
   await points.fill('3');
   await points.press('Enter');
-  await page.getByRole('button', { name: 'Remove item 8' }).click();
+  await page.getByRole('button', { name: said('tests.removeItemNumber', { number: 8 }) }).click();
   await expect(entries()).toHaveCount(7);
   await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
 
@@ -115,7 +119,11 @@ test('2. picks eight, makes a test, reorders by drag and by keyboard, changes po
   // Everything is on the server, not only on this page.
   await page.reload();
   await expect.poll(stems).toEqual(order.slice(0, 7));
-  await expect(page.getByLabel('Points for item 1', { exact: true })).toHaveValue('3');
+  await expect(
+    page.getByLabel(said('tests.forItemNumber', { value: desk.common.points, number: 1 }), {
+      exact: true,
+    }),
+  ).toHaveValue('3');
 
   const notebooks = entries().filter({ hasText: 'Four notebooks' });
   await notebooks.getByRole('button', { name: /^Edit item/ }).click();
@@ -178,7 +186,7 @@ test('3. assigns it to a class; the slip says what goes to whom and when before 
     page.getByText('Choices are in a different order for each student.', { exact: false }),
   ).toBeVisible();
   await page.getByRole('button', { name: 'Assign to 27 students' }).dblclick();
-  await expect(page.getByText('Assigned to 27 students.')).toBeVisible();
+  await expect(page.getByText(said('assignments.assignedStudents', { n: 27 }))).toBeVisible();
   await expect(page.getByText('BRN6B2')).toBeVisible();
   await page.goto('/schedule');
   await page.getByRole('tab', { name: desk.assignments.list }).click();
@@ -189,7 +197,7 @@ test('3. assigns it to a class; the slip says what goes to whom and when before 
   await page.getByRole('checkbox', { name: /^6B/ }).check();
   await page.getByLabel(desk.assignments.minutesWork).fill('1');
   await page.getByRole('button', { name: 'Assign to 27 students' }).click();
-  await expect(page.getByText('Assigned to 27 students.')).toBeVisible();
+  await expect(page.getByText(said('assignments.assignedStudents', { n: 27 }))).toBeVisible();
   await page.goto('/schedule');
   await page.getByRole('tab', { name: desk.assignments.list }).click();
   await expect(page.getByRole('cell', { name: title })).toHaveCount(2);
@@ -202,7 +210,7 @@ test('4. students sit it: one loses the page and hands in, another lets the time
   watch(slow.page, complaints);
   await row(slow.page, title)
     .filter({ hasText: '1 minute' })
-    .getByRole('link', { name: 'Begin' })
+    .getByRole('link', { name: english.list.begin })
     .click();
   await answerAnything(slow.page);
   await expect(slow.page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
@@ -211,19 +219,19 @@ test('4. students sit it: one loses the page and hands in, another lets the time
   watch(sitter.page, complaints);
   await row(sitter.page, title)
     .filter({ hasText: '20 minutes' })
-    .getByRole('link', { name: 'Begin' })
+    .getByRole('link', { name: english.list.begin })
     .click();
   await expect(sitter.page.getByText(/(20|19) minutes left/)).toBeVisible();
   const state = (name: string) => sitter.page.locator('.state', { hasText: name });
   await answerAnything(sitter.page, 0);
-  await sitter.page.getByRole('button', { name: 'Next' }).click();
+  await sitter.page.getByRole('button', { name: english.sitting.next }).click();
   await answerAnything(sitter.page, 1);
-  await sitter.page.getByRole('button', { name: 'Flag to come back' }).click();
+  await sitter.page.getByRole('button', { name: english.sitting.flag }).click();
   await expect(state(desk.tests.saved)).toBeVisible();
 
   // Without network: it is kept on the device, says so, and survives a lost page.
   await sitter.context.setOffline(true);
-  await sitter.page.getByRole('button', { name: 'Next' }).click();
+  await sitter.page.getByRole('button', { name: english.sitting.next }).click();
   await answerAnything(sitter.page, 0);
   await expect(state('Kept on this device')).toBeVisible();
   await sitter.page.close();
@@ -249,17 +257,17 @@ test('4. students sit it: one loses the page and hands in, another lets the time
     await answerAnything(sitter.page, index % 2);
   }
   await sitter.page.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
-  await expect(sitter.page.getByRole('dialog')).toContainText('Flagged to come back:');
-  await sitter.page.getByRole('button', { name: 'Hand in now' }).dblclick();
+  await expect(sitter.page.getByRole('dialog')).toContainText(english.sitting.flaggedQuestions);
+  await sitter.page.getByRole('button', { name: english.sitting.handInNow }).dblclick();
   await expect(sitter.page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
-  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await sitter.page.getByRole('link', { name: english.list.back }).click();
   await expect(row(sitter.page, title).filter({ hasText: english.list.notReleased })).toBeVisible();
 
   // The other one's minute has passed meanwhile, or passes now; the server hands in.
   await expect(slow.page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible({
     timeout: 120_000,
   });
-  await slow.page.getByRole('link', { name: 'Back to my work' }).click();
+  await slow.page.getByRole('link', { name: english.list.back }).click();
   await expect(row(slow.page, title).filter({ hasText: 'time ran out' })).toBeVisible();
 });
 
@@ -304,6 +312,11 @@ test('5. the teacher reads results by item and by student, and exports them', as
   await page.getByRole('tab', { name: desk.common.students }).click();
   await page.getByLabel(desk.common.hideNames).check();
   await expect(
-    page.getByRole('rowheader', { name: 'Student 1', exact: true }).first(),
+    page
+      .getByRole('rowheader', {
+        name: said('results.studentRosterNumber', { rosterNumber: 1 }),
+        exact: true,
+      })
+      .first(),
   ).toBeVisible();
 });

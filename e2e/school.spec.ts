@@ -7,6 +7,7 @@ import { join, resolve } from 'node:path';
 import { expectAccessible } from './accessible';
 import { watch } from './people';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { said } from './words';
 
 const port = 4672;
 const folder = mkdtempSync(join(tmpdir(), 'oaken-school-'));
@@ -67,7 +68,7 @@ test('begins with a link, adds teachers from a list, imports standards, and its 
   await page.getByLabel(desk.classes.names).fill('Ana Lee, ana@alder.example\nBo Díaz\nCy');
   await expect(page.getByText('Line 3: The last name is missing.')).toBeVisible();
   await page.getByRole('button', { name: 'Add 2 people' }).click();
-  const links = page.getByRole('dialog', { name: '2 sign-in links' });
+  const links = page.getByRole('dialog', { name: said('office.signInLinks', { n: 2 }) });
   const welcome = await links.locator('code').first().innerText();
   await links.getByRole('button', { name: desk.common.close, exact: true }).last().click();
   await expect(page.getByRole('cell', { name: 'ana.lee' })).toBeVisible();
@@ -90,11 +91,15 @@ test('begins with a link, adds teachers from a list, imports standards, and its 
   const teacher = await (await browser.newContext()).newPage();
   watch(teacher, complaints);
   await teacher.goto(welcome);
-  await expect(teacher.getByRole('heading', { name: 'Welcome, Ana Lee' })).toBeVisible();
+  await expect(
+    teacher.getByRole('heading', { name: said('accounts.welcomeName', { name: 'Ana Lee' }) }),
+  ).toBeVisible();
   await expectAccessible('welcome', teacher);
   await teacher.getByLabel(/^Password/).fill('ten letters');
   await teacher.getByRole('button', { name: desk.accounts.saveSignIn }).click();
-  await expect(teacher.getByText('Good day, Ana')).toBeVisible();
+  await expect(
+    teacher.getByText(said('today.goodDayGivenName', { givenName: 'Ana' })),
+  ).toBeVisible();
   await teacher.getByRole('link', { name: desk.desk.account }).click();
   await expect(teacher.getByText(desk.accounts.thisDevice)).toBeVisible();
   await expectAccessible('account', teacher);

@@ -6,6 +6,7 @@ import { gzipSync } from 'node:zlib';
 import { expectAccessible } from './accessible';
 import { answerAnything, row, student, watch } from './people';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { english } from '@oaken/words';
 
 const open = 'Percent and rates, second look';
 const complaints: string[] = [];
@@ -19,7 +20,7 @@ async function fresh(
 ) {
   for (let index = from; ; index++) {
     const sitter = await student(browser, '6D', 'BRN6D4', index, options);
-    const begin = row(sitter.page, open).getByRole('link', { name: 'Begin' });
+    const begin = row(sitter.page, open).getByRole('link', { name: english.list.begin });
     await expect(row(sitter.page, open)).toBeVisible();
     if (await begin.count()) {
       watch(sitter.page, complaints);
@@ -67,7 +68,7 @@ test('on a phone nothing is cut off, and all of it works by keyboard alone', asy
     await page.keyboard.press('Enter');
   }
   await expect(page.getByRole('dialog')).toContainText('Everything is answered');
-  await page.getByRole('button', { name: 'Hand in now' }).focus();
+  await page.getByRole('button', { name: english.sitting.handInNow }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
 });
@@ -86,10 +87,10 @@ test('two tabs show the same work, and a machine whose clock is hours wrong has 
   await second.goto(new URL(page.url()).pathname);
   await expect(second.getByRole('button', { name: /^Question 1, answered/ })).toBeVisible();
   await expect(second.getByText(/(20|19) minutes left/)).toBeVisible();
-  await second.getByRole('button', { name: 'Next' }).click();
+  await second.getByRole('button', { name: english.sitting.next }).click();
   await answerAnything(second, 1);
   await expect(page.getByRole('button', { name: /^Question 2, answered/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByRole('button', { name: english.sitting.next }).click();
   await answerAnything(page, 0);
   await second.clock.runFor(3_000);
   await page.reload();
@@ -104,11 +105,11 @@ test('handed in without network: kept on the device, sent by the next page, and 
   await answerAnything(page, 0);
   await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByRole('button', { name: english.sitting.next }).click();
   await answerAnything(page, 1);
   await page.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
-  await page.getByRole('button', { name: 'Hand in now' }).click();
-  await expect(page.getByRole('heading', { name: 'Handed in on this device' })).toBeVisible();
+  await page.getByRole('button', { name: english.sitting.handInNow }).click();
+  await expect(page.getByRole('heading', { name: english.ending.kept })).toBeVisible();
   await expectAccessible('handed in without network', page);
   await page.close();
   await context.setOffline(false);
@@ -126,11 +127,11 @@ test('handed in without network on a page that stays open: it goes by itself, an
   await answerAnything(page, 0);
   await expect(page.getByText(desk.tests.saved, { exact: true })).toBeVisible();
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByRole('button', { name: english.sitting.next }).click();
   await answerAnything(page, 1);
   await page.getByRole('button', { name: desk.watching.handIn, exact: true }).click();
-  await page.getByRole('button', { name: 'Hand in now' }).click();
-  await expect(page.getByRole('heading', { name: 'Handed in on this device' })).toBeVisible();
+  await page.getByRole('button', { name: english.sitting.handInNow }).click();
+  await expect(page.getByRole('heading', { name: english.ending.kept })).toBeVisible();
   await context.setOffline(false);
   await expect(
     page.getByRole('heading', { name: desk.common.handedInTitle, exact: true }),
@@ -149,7 +150,7 @@ test('the database is killed while a student works: nothing is lost and nobody h
     Number(readFileSync(join(process.env.OAKEN_E2E_DATA!, 'db.pid'), 'utf8')),
     'SIGKILL',
   );
-  await page.getByRole('button', { name: 'Next' }).click();
+  await page.getByRole('button', { name: english.sitting.next }).click();
   await answerAnything(page, 1);
   // Kept while it is away, saved by itself once it is back.
   await expect(page.locator('.state.saved')).toBeVisible();

@@ -10,6 +10,7 @@ import { expectAccessible } from './accessible';
 import { answerAnything, row, student, teacherPage, watch } from './people';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { said, saidAtSeat } from './words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -32,13 +33,15 @@ async function give(index: number, fill: () => Promise<void>): Promise<void> {
 }
 async function giveTo(index: number, way: string, fill = async () => {}): Promise<void> {
   await page.goto(way);
-  await page.getByRole('button', { name: 'some students of 6D' }).click();
+  await page
+    .getByRole('button', { name: said('assignments.someStudentsName', { name: '6D' }) })
+    .click();
   await page
     .getByRole('checkbox', { name: `${index + 1} ${passcodesOf(demoSeed, '6D')[index]!.name}` })
     .check();
   await fill();
   await page.getByRole('button', { name: 'Assign to 1 student' }).click();
-  await expect(page.getByText('Assigned to 1 student.')).toBeVisible();
+  await expect(page.getByText(said('assignments.assignedStudents', { n: 1 }))).toBeVisible();
 }
 /** Takes a test off the shelf again, and retires an item of its own. */
 const takeOff = (testId: number, item?: number) =>
@@ -59,7 +62,7 @@ const takeOff = (testId: number, item?: number) =>
 async function begin(browser: Browser, index: number, options?: Parameters<typeof student>[4]) {
   const sitter = await student(browser, '6D', 'BRN6D4', index, options);
   watch(sitter.page, complaints);
-  await row(sitter.page, title).getByRole('link', { name: 'Begin' }).click();
+  await row(sitter.page, title).getByRole('link', { name: english.list.begin }).click();
   return sitter;
 }
 const question = (sitting: Page, n: number) =>
@@ -74,15 +77,17 @@ test('sections with times of their own: said before, one after the other, and no
   await give(20, async () => {
     await page.getByRole('radio', { name: desk.assignments.eachSection }).check();
     // What the test says that sections take stands there already.
-    await expect(page.getByLabel('Minutes for Part one')).toHaveValue('25');
-    await page.getByLabel('Minutes for Part one').fill('90');
+    await expect(page.getByLabel(said('tests.minutesName', { name: 'Part one' }))).toHaveValue(
+      '25',
+    );
+    await page.getByLabel(said('tests.minutesName', { name: 'Part one' })).fill('90');
     await page.getByLabel(desk.assignments.withTimeLimit).check();
     await expect(
       page
         .getByText('A section or item cannot have more time than the whole test, 40 minutes.')
         .first(),
     ).toBeVisible();
-    await page.getByLabel('Minutes for Part one').fill('20');
+    await page.getByLabel(said('tests.minutesName', { name: 'Part one' })).fill('20');
     await expect(page.locator('.slip')).toContainText(
       'Each section has its own time: Part one 20 minutes and Part two: percent 15 minutes.',
     );
@@ -97,9 +102,9 @@ test('sections with times of their own: said before, one after the other, and no
   await step(studentPage, /^Question 8,/).click();
   await button(studentPage, 'Next section').click();
   const sheet = studentPage.getByRole('dialog', { name: english.sitting.sectionTitle });
-  await expect(sheet).toContainText('7 questions are not answered:');
+  await expect(sheet).toContainText(saidAtSeat('sitting.openQuestions', { n: 7 }));
   await expectAccessible('leaving a section', studentPage);
-  await sheet.getByRole('button', { name: 'Go to question 3' }).click();
+  await sheet.getByRole('button', { name: saidAtSeat('sitting.goTo', { n: 3 }) }).click();
   await question(studentPage, 3);
   await step(studentPage, /^Question 8,/).click();
   await button(studentPage, 'Next section').click();
@@ -170,7 +175,7 @@ test('text and colours are the student’s own, and the line guide moves by keyb
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     ),
   ).toBe(0);
-  const guide = studentPage.getByRole('slider', { name: 'Line guide' });
+  const guide = studentPage.getByRole('slider', { name: english.display.guide });
   await guide.focus();
   const before = (await guide.boundingBox())!.y;
   await studentPage.keyboard.press('ArrowDown');
@@ -203,10 +208,10 @@ test('without network the page opens again with everything, takes answers, and s
   await expect(step(studentPage, /^Question 1, answered/)).toBeVisible();
   await button(studentPage, 'Next').click();
   await answerAnything(studentPage, 1);
-  await expect(studentPage.getByText('Kept on this device', { exact: true })).toBeVisible();
+  await expect(studentPage.getByText(english.sitting.keptHere, { exact: true })).toBeVisible();
   // The battery gives out; the list of another page knows what is open here.
   await studentPage.goto('/seat');
-  await expect(studentPage.getByRole('heading', { name: 'Open on this device' })).toBeVisible();
+  await expect(studentPage.getByRole('heading', { name: english.list.openHere })).toBeVisible();
   await expectAccessible('the list without network', studentPage);
   await studentPage
     .getByRole('listitem')
@@ -303,21 +308,21 @@ test('a sound is played only as often as allowed, whichever device it is heard o
   await giveTo(24, `/tests/${made.testId}/assign`);
   const first = await student(browser, '6D', 'BRN6D4', 24);
   watch(first.page, complaints);
-  await row(first.page, 'Heard twice').getByRole('link', { name: 'Begin' }).click();
+  await row(first.page, 'Heard twice').getByRole('link', { name: english.list.begin }).click();
   const play = (sitting: Page) => sitting.getByRole('button', { name: /: A tone$/ });
-  await expect(play(first.page)).toHaveText('Play (2 times left)');
+  await expect(play(first.page)).toHaveText(saidAtSeat('answer.play', { n: 2 }));
   await expectAccessible('a sound that can be played twice', first.page);
   await play(first.page).click();
-  await expect(play(first.page)).toHaveText('Play (1 time left)');
+  await expect(play(first.page)).toHaveText(saidAtSeat('answer.play', { n: 1 }));
   await first.context.close();
   const second = await student(browser, '6D', 'BRN6D4', 24, phone);
   watch(second.page, complaints);
   await row(second.page, 'Heard twice').getByRole('link', { name: english.list.continue }).click();
   await play(second.page).click();
-  await expect(play(second.page)).toHaveText('No plays left');
+  await expect(play(second.page)).toHaveText(english.answer.noPlaysLeft);
   await expect(play(second.page)).toBeDisabled();
   await second.page.reload();
-  await expect(play(second.page)).toHaveText('No plays left');
+  await expect(play(second.page)).toHaveText(english.answer.noPlaysLeft);
   await second.context.close();
   await takeOff(made.testId, made.id);
 });
@@ -357,12 +362,12 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
     hasTouch: true,
   });
   watch(studentPage, complaints);
-  await row(studentPage, 'One of every kind').getByRole('link', { name: 'Begin' }).tap();
+  await row(studentPage, 'One of every kind').getByRole('link', { name: english.list.begin }).tap();
   const item = studentPage.locator('.item');
   const first = (role: Parameters<Page['getByRole']>[0], name?: RegExp | string) =>
     item.getByRole(role, { name }).first();
   const drag = async () => {
-    await item.getByRole('list', { name: 'Cards' }).getByRole('button').first().tap();
+    await item.getByRole('list', { name: english.answer.cards }).getByRole('button').first().tap();
     await first('button', /^Put /).tap();
   };
   const written = async () => item.getByRole('textbox').first().fill('12');
@@ -453,11 +458,11 @@ test('practice by keyboard alone: answer, check, hint or answer, on to the next'
       if (await studentPage.getByLabel(/^Your answer/).count())
         await studentPage.keyboard.type('12');
       else await key('Space');
-      await tabTo(help.getByRole('button', { name: 'Check my answer' }));
+      await tabTo(help.getByRole('button', { name: english.practice.check }));
       await key('Enter');
       await expect(help.getByRole('status')).toHaveText(/^Right|^Not right yet/);
     } else {
-      await tabTo(help.getByRole('button', { name: 'Show the answer' }));
+      await tabTo(help.getByRole('button', { name: english.practice.show }));
       await key('Enter');
       await expect(help.getByText('The answer was shown', { exact: false })).toBeVisible();
     }

@@ -5,6 +5,8 @@ import { expectAccessible } from './accessible';
 import { teacherPage, watch } from './people';
 import { choose } from './fields';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { english } from '@oaken/words';
+import { said } from './words';
 
 test('notes in the margin follow every change, lead to their items and can be put away', async ({
   browser,
@@ -65,11 +67,19 @@ test('selected items get points, a place and an end together; Enter goes down th
   const stems = () => entries.locator('.stem').allTextContents();
   const [a, b, c, d] = await stems();
 
-  await page.getByLabel('Points for item 1', { exact: true }).fill('3');
+  await page
+    .getByLabel(said('tests.forItemNumber', { value: desk.common.points, number: 1 }), {
+      exact: true,
+    })
+    .fill('3');
   await page.keyboard.press('Enter');
-  await expect(page.getByLabel('Points for item 2', { exact: true })).toBeFocused();
+  await expect(
+    page.getByLabel(said('tests.forItemNumber', { value: desk.common.points, number: 2 }), {
+      exact: true,
+    }),
+  ).toBeFocused();
 
-  await page.getByRole('checkbox', { name: 'Select item 1' }).check();
+  await page.getByRole('checkbox', { name: said('tests.selectItemNumber', { number: 1 }) }).check();
   await entries.nth(1).focus();
   await page.keyboard.press('Shift+Space');
   const bulk = page.getByRole('group', { name: desk.tests.selectedItems });
@@ -80,7 +90,7 @@ test('selected items get points, a place and an end together; Enter goes down th
     await expect(page.getByLabel(`Points for item ${item}`, { exact: true })).toHaveValue('2');
   await bulk.getByLabel(desk.tests.place, { exact: true }).fill('9');
   await page.keyboard.press('Enter');
-  await expect(bulk.getByRole('alert')).toHaveText('Places are whole numbers from 1 to 4.');
+  await expect(bulk.getByRole('alert')).toHaveText(said('tests.placeOutOf', { places: 4 }));
   await bulk.getByLabel(desk.tests.place, { exact: true }).fill('2');
   await page.keyboard.press('Enter');
   await expect.poll(stems).toEqual([c, a, b, d]);
@@ -91,7 +101,9 @@ test('selected items get points, a place and an end together; Enter goes down th
   await expect.poll(stems).toEqual([c, a, b, d]);
 
   // Back from an item, the page is where it was.
-  await page.getByRole('button', { name: 'Edit item 3' }).press('Enter');
+  await page
+    .getByRole('button', { name: said('tests.editItemNumber', { number: 3 }) })
+    .press('Enter');
   await page.getByRole('link', { name: desk.tests.backTest }).click();
   await expect(entries.nth(2)).toBeFocused();
   await page.close();
@@ -114,9 +126,11 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   ).toBeVisible();
   await expect(page.getByRole('link', { name: 'The rope ferry', exact: true })).toHaveCount(0);
   await expectAccessible('the shelf of tests', page);
-  await page.getByRole('link', { name: 'Preview Rocks, water and wind' }).click();
+  await page
+    .getByRole('link', { name: said('tests.previewTitle', { title: 'Rocks, water and wind' }) })
+    .click();
   await expect(
-    page.getByText('Preview of Tobias Lindqvist’s original; nothing is recorded'),
+    page.getByText(said('tests.previewOwnerSOriginal', { owner: 'Tobias Lindqvist' })),
   ).toBeVisible();
   await choose(page.getByRole('combobox', { name: desk.tests.choicesTitle }), 'at most 2');
   await expect(
@@ -125,7 +139,7 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   await page.getByRole('radio').first().check();
   await expectAccessible('a test looked through', page);
   await page.getByRole('button', { name: desk.watching.handIn }).click();
-  await page.getByRole('button', { name: 'Hand in now' }).click();
+  await page.getByRole('button', { name: english.sitting.handInNow }).click();
   await expect(page.getByRole('heading', { name: /^[\d.]+ of \d+ points$/ })).toBeVisible();
   await expect(page.getByText('Nothing was recorded.')).toBeVisible();
   await expectAccessible('the points of a test looked through', page);
@@ -156,11 +170,15 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
     ),
   ).toBeVisible();
   await expect(page.locator('.entry')).toHaveCount(9);
-  await expect(page.getByRole('button', { name: 'Remove item 1' })).toHaveCount(0);
+  await expect(
+    page.getByRole('button', { name: said('tests.removeItemNumber', { number: 1 }) }),
+  ).toHaveCount(0);
 
   // Copied from the shelf, whose dialog has its title the first time already.
   await page.goto('/tests');
-  await page.getByRole('button', { name: 'Copy Rocks for my class' }).click();
+  await page
+    .getByRole('button', { name: said('tests.copyTitle', { title: 'Rocks for my class' }) })
+    .click();
   await expect(page.getByRole('textbox', { name: desk.tests.titleCopyTitle })).toHaveValue(
     'Rocks for my class, copy',
   );
@@ -170,14 +188,18 @@ test('a colleague’s test is looked through, sat and copied; the copy is mine, 
   await page.getByRole('button', { name: desk.tests.newFolder, exact: true }).click();
   await page.getByRole('textbox', { name: desk.tests.nameNewFolder }).fill('Borrowed');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Move Rocks for my class to a folder' }).click();
+  await page
+    .getByRole('button', { name: said('tests.moveTitleFolder', { title: 'Rocks for my class' }) })
+    .click();
   await page.getByRole('dialog').getByRole('button', { name: 'Borrowed' }).click();
   await page
     .getByRole('list', { name: desk.tests.foldersTests })
     .getByRole('button', { name: /^Borrowed/ })
     .click();
   await expect(page.getByText('1 test found')).toBeVisible();
-  await page.getByRole('button', { name: 'Delete Rocks for my class' }).click();
+  await page
+    .getByRole('button', { name: said('tests.deleteTitle', { title: 'Rocks for my class' }) })
+    .click();
   await expect(page.getByText('is deleted', { exact: false })).toBeVisible();
   expect(problems).toEqual([]);
   await page.close();
@@ -209,34 +231,36 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   }
 
   // A draw of more than there are: said where it stands, listed at the foot with the way there, and in the way.
-  await page.getByRole('button', { name: 'Rules of section 1' }).click();
+  await page.getByRole('button', { name: said('tests.rulesName', { name: 'section 1' }) }).click();
   await choose(
-    page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }),
+    page.getByRole('combobox', { name: said('tests.whichItemsNameEach', { name: 'section 1' }) }),
     desk.tests.aDrawFromThese,
   );
-  const howMany = page.getByLabel('How many each student gets of section 1');
+  const howMany = page.getByLabel(said('tests.howManyEachStudent', { name: 'section 1' }));
   await howMany.fill('9');
   await howMany.press('Tab');
   await expect(
     page.getByText('There are only 4 items. Ask for fewer, or widen the search.'),
   ).toBeVisible();
   await expect(page.getByRole('button', { name: desk.common.assign, exact: true })).toBeDisabled();
-  await page.getByRole('button', { name: '1 problem to fix' }).click();
+  await page.getByRole('button', { name: said('tests.problemsFix', { n: 1 }) }).click();
   await expect(page.getByText('Section 1 draws 9 items out of 4.')).toBeVisible();
   await page.getByRole('button', { name: desk.tests.goThere }).click();
-  await expect(page.getByRole('button', { name: 'Rules of section 1' })).toBeFocused();
+  await expect(
+    page.getByRole('button', { name: said('tests.rulesName', { name: 'section 1' }) }),
+  ).toBeFocused();
   await howMany.fill('2');
   await howMany.press('Tab');
   await expect(page.getByRole('region', { name: desk.tests.theTestsTotals })).toContainText(
     '2 items',
   );
   await choose(
-    page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }),
+    page.getByRole('combobox', { name: said('tests.whichItemsNameEach', { name: 'section 1' }) }),
     desk.tests.aDrawFromSearch,
   );
   await expect(page.getByText(/^\s*of \d+/).first()).toBeVisible();
   await choose(
-    page.getByRole('combobox', { name: 'Which items of section 1 each student gets' }),
+    page.getByRole('combobox', { name: said('tests.whichItemsNameEach', { name: 'section 1' }) }),
     desk.tests.everyStudentGetsAll,
   );
   await expectAccessible('a section’s rules', page);
@@ -261,8 +285,8 @@ test('a blank page: items by key, a draw that is too large, a total that is shar
   // One action puts a similar item in the place of another; one step takes it back.
   const first = await entries.first().locator('.stem').textContent();
   await entries.first().hover();
-  await page.getByRole('button', { name: 'A similar item for item 1' }).click();
-  const dialog = page.getByRole('dialog', { name: 'Replace item 1' });
+  await page.getByRole('button', { name: said('tests.aSimilarItemItem', { number: 1 }) }).click();
+  const dialog = page.getByRole('dialog', { name: said('tests.replaceItemNumber', { number: 1 }) });
   await expectAccessible('similar items', page);
   await dialog.getByRole('button', { name: desk.tests.useThis }).first().click();
   await expect(entries.first().locator('.stem')).not.toHaveText(first!);
@@ -314,7 +338,7 @@ test('a blueprint is filled, the result goes on as any other test, and its cells
   await page.getByLabel(desk.banks.codeOrWordsStandard).fill('MA.6');
   for (const code of ['MA.6.RAT.2', 'MA.6.NUM.1'])
     await page.getByRole('checkbox', { name: new RegExp(code) }).check();
-  await page.getByRole('button', { name: 'Use 2 standards' }).click();
+  await page.getByRole('button', { name: said('banks.useStandards', { n: 2 }) }).click();
   const cell = async (name: string, want: string) => {
     const field = page.getByLabel(`${name}: wanted`);
     await field.fill(want);
@@ -456,7 +480,7 @@ test('two build one test: what a colleague changes comes in by itself', async ({
   await expectAccessible('sharing a test', mine);
   await mine.getByRole('button', { name: desk.common.save, exact: true }).click();
   await expect(
-    mine.getByText('Your original, built together with Tobias Lindqvist.'),
+    mine.getByText(said('tests.yourOriginalBuiltTogether', { builders: 'Tobias Lindqvist' })),
   ).toBeVisible();
 
   const theirs = await teacherPage(browser, 'lindqvist');
@@ -527,7 +551,9 @@ test('building without network: said, kept over a reload, sent in order, and a c
   });
   await page.unroute('**/changes');
   await page.evaluate(() => globalThis.dispatchEvent(new Event('online')));
-  const stuck = page.getByRole('alert').filter({ hasText: 'Not saved: a change of the heading.' });
+  const stuck = page
+    .getByRole('alert')
+    .filter({ hasText: said('tests.notSavedText', { text: 'a change of the heading' }) });
   await expect(stuck).toContainText('The title is “Theirs” now; yours was “In the tunnel”.');
   await expect(title).toHaveValue('Theirs');
   await stuck.getByRole('button', { name: desk.tests.saveMine }).click();
@@ -582,7 +608,7 @@ test('on paper: every item whole on one page, keys only where they belong, each 
   ] as const)
     expect(pages.some((text) => text.includes(begins) && text.includes(ends))).toBe(true);
 
-  await page.getByRole('checkbox', { name: 'booklet' }).uncheck();
+  await page.getByRole('checkbox', { name: desk.tests.booklet }).uncheck();
   await page.getByRole('checkbox', { name: desk.tests.answerKeyInline }).check();
   await page.getByRole('checkbox', { name: desk.tests.markingGuideInline }).check();
   await expect(page.locator('[data-sheet]')).toHaveCount(4);

@@ -5,6 +5,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
 import { teacherPage, watch } from './people';
+import { said } from './words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -66,7 +67,9 @@ test('by mouse in at most 34 clicks', async ({ browser }) => {
     .dragTo(entries(page).nth(3), { targetPosition: { x: 60, y: 40 } });
   await expect(entries(page).first().locator('.stem')).not.toHaveText(first!);
 
-  await page.getByRole('button', { name: 'Edit item 1', exact: true }).click();
+  await page
+    .getByRole('button', { name: said('tests.editItemNumber', { number: 1 }), exact: true })
+    .click();
   await page.getByRole('textbox', { name: desk.common.question }).click();
   await page.keyboard.press('Control+End');
   await page.keyboard.insertText(' Choose carefully.');

@@ -6,6 +6,7 @@ import { expectAccessible } from './accessible';
 import { answerAnything, row, student, teacherPage, watch, type Student } from './people';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
+import { said } from './words';
 
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -21,10 +22,12 @@ test.beforeAll(async ({ browser }) => {
   watch(page, complaints);
   await page.goto('/tests');
   await page.getByRole('link', { name: `Assign ${title}` }).click();
-  await page.getByRole('button', { name: 'some students of 7A' }).click();
+  await page
+    .getByRole('button', { name: said('assignments.someStudentsName', { name: '7A' }) })
+    .click();
   await page.getByRole('checkbox', { name: `${place + 1} ${name}` }).check();
   await page.getByRole('button', { name: 'Assign to 1 student' }).click();
-  await expect(page.getByText('Assigned to 1 student.')).toBeVisible();
+  await expect(page.getByText(said('assignments.assignedStudents', { n: 1 }))).toBeVisible();
   await page.goto('/schedule');
   await page
     .getByRole('tab', { name: desk.assignments.list })
@@ -52,13 +55,13 @@ const pick = () => page.getByRole('checkbox', { name: `Select ${name}` }).check(
 
 test('where the student is, what is answered, and leaving the page are there as they happen', async () => {
   await expect(line()).toContainText(desk.common.notBegun);
-  await row(sitter.page, title).getByRole('link', { name: 'Begin' }).click();
-  await expect(line()).toContainText('working on 1');
+  await row(sitter.page, title).getByRole('link', { name: english.list.begin }).click();
+  await expect(line()).toContainText(said('watching.workingOnOn', { on: 1 }));
   await answerAnything(sitter.page);
   await expect(line().getByRole('img', { name: `${name}, item 1: answered` })).toBeVisible();
-  await sitter.page.getByRole('button', { name: 'Next' }).click();
-  await sitter.page.getByRole('button', { name: 'Flag to come back' }).click();
-  await expect(line()).toContainText('working on 2');
+  await sitter.page.getByRole('button', { name: english.sitting.next }).click();
+  await sitter.page.getByRole('button', { name: english.sitting.flag }).click();
+  await expect(line()).toContainText(said('watching.workingOnOn', { on: 2 }));
   await expect(line().getByRole('img', { name: /item 2: not answered, flagged/ })).toBeVisible();
   await expectAccessible('watching', page);
   await page.getByLabel(desk.watching.rightWrong).check();
@@ -89,7 +92,7 @@ test('something said, a pause, handing in and opening again reach the student’
     sitter.page.getByRole('alert').filter({ hasText: 'Use the scratch paper.' }),
   ).toBeVisible();
   await expectAccessible('something was said', sitter.page);
-  await sitter.page.getByRole('button', { name: 'I have read it' }).click();
+  await sitter.page.getByRole('button', { name: english.sitting.readIt }).click();
 
   await page.getByRole('button', { name: desk.watching.pause, exact: true }).click();
   await expect(line()).toContainText('paused');
@@ -105,7 +108,7 @@ test('something said, a pause, handing in and opening again reach the student’
   // Minutes come first, nothing else is ticked, and whoever was picked stays picked.
   await pick();
   await page.getByRole('button', { name: desk.watching.moreTime }).click();
-  const more = page.getByRole('dialog', { name: 'Extend for 1 student' });
+  const more = page.getByRole('dialog', { name: said('assignments.extendStudents', { n: 1 }) });
   await expect(more.getByRole('radio', { name: '+5 min' })).toBeChecked();
   await expect(more.getByRole('checkbox')).not.toBeChecked();
   await expectAccessible('more time', page);
@@ -124,7 +127,7 @@ test('something said, a pause, handing in and opening again reach the student’
     .getByRole('button', { name: desk.watching.openAgainTitle })
     .click();
   await expect(line()).toContainText('working');
-  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await sitter.page.getByRole('link', { name: english.list.back }).click();
   await row(sitter.page, title).getByRole('link', { name: english.list.continue }).click();
   await expect(sitter.page.getByRole('button', { name: /^Question 1, answered/ })).toBeVisible();
 });
@@ -144,7 +147,7 @@ test('a teacher’s page that lost its connection says so, and knows what happen
     timeout: 60_000,
   });
   await sitter.page.getByRole('button', { name: desk.watching.handIn }).click();
-  await sitter.page.getByRole('button', { name: 'Hand in now' }).click();
+  await sitter.page.getByRole('button', { name: english.sitting.handInNow }).click();
   await expect(sitter.page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await expect(line()).toContainText('working');
   await page.context().setOffline(false);
@@ -161,13 +164,13 @@ test('what was written without network and arrives after the end waits for the t
     .getByRole('dialog')
     .getByRole('button', { name: desk.watching.openAgainTitle })
     .click();
-  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await sitter.page.getByRole('link', { name: english.list.back }).click();
   await row(sitter.page, title).getByRole('link', { name: english.list.continue }).click();
   await expect(line()).toContainText('working on');
   await expect(line()).not.toContainText('no connection');
   await sitter.context.setOffline(true);
   await answerAnything(sitter.page, 1);
-  await expect(sitter.page.getByText('Kept on this device', { exact: true })).toBeVisible();
+  await expect(sitter.page.getByText(english.sitting.keptHere, { exact: true })).toBeVisible();
   await expect(line()).toContainText('no connection for');
   await pick();
   await page.getByRole('button', { name: desk.watching.handIn }).click();
@@ -177,7 +180,7 @@ test('what was written without network and arrives after the end waits for the t
   const text = '1 answer arrived after the end. Your teacher decides whether it counts.';
   await expect(sitter.page.getByRole('heading', { name: desk.common.handedInTitle })).toBeVisible();
   await expect(sitter.page.getByText(text)).toBeVisible();
-  await sitter.page.getByRole('link', { name: 'Back to my work' }).click();
+  await sitter.page.getByRole('link', { name: english.list.back }).click();
   await expect(row(sitter.page, title)).toContainText(text);
 
   await page.goto(page.url().replace(/watch\/(\d+)$/, 'results/$1/students'));
@@ -185,7 +188,7 @@ test('what was written without network and arrives after the end waits for the t
   await expect(page.getByRole('heading', { name: desk.results.lateAnswers })).toBeVisible();
   await expectAccessible('late answers', page);
   await page.getByRole('button', { name: desk.results.count, exact: true }).click();
-  await expect(page.getByText('1 late answer counted.')).toBeVisible();
+  await expect(page.getByText(said('results.lateAnswersCounted', { n: 1 }))).toBeVisible();
   await sitter.page.reload();
   await expect(row(sitter.page, title)).toContainText(english.list.notReleased);
   await expect(sitter.page.getByText(text)).toHaveCount(0);

@@ -216,6 +216,10 @@ async function rate(standard: Standard, studentId: number, rating: number | null
 </template>
 
 <style scoped>
+/* As wide as "everything these students handed in". */
+.bar :deep(.select-field) {
+  width: 320px;
+}
 .standards {
   padding: 10px 24px 24px;
 }
