@@ -252,7 +252,7 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await expect(
     sitter.page.getByText(saidAtSeat('practice.done', { done: 1, total: 8 })),
   ).toBeVisible();
-  await expect(help.getByText(/^Right answer: “/)).toBeVisible();
+  await expect(help.getByText(/^Right answer: /)).toBeVisible();
   await expect(choices.first()).toBeDisabled();
   await expectAccessible('practice, solved', sitter.page);
   await sitter.page.getByRole('button', { name: english.sitting.next }).click();

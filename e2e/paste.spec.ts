@@ -70,7 +70,7 @@ test('lettered lines become choices if wanted, with the right one that they name
 test('a screenshot is sent and stands where it was pasted', async () => {
   await paste({}, [{ name: 'image.png', type: 'image/png', base64: png }]);
   await expect(question().locator('img[src]')).toHaveAttribute('src', /^\/api\/files\/.{22}$/);
-  await expect(page.getByText(desk.editor.picturesCameAlongClick)).toBeVisible();
+  await expect(page.getByText(said('editor.picturesCameAlongClick', { n: 1 }))).toBeVisible();
 });
 
 test('a word processor’s pictures come along, one elsewhere is named', async () => {

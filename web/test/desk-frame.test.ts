@@ -198,6 +198,21 @@ describe('finding anything', () => {
     await new Promise((resolve) => setTimeout(resolve, 20));
     expect(router.currentRoute.value.fullPath).toBe(address);
   });
+  test('who types and presses Enter at once gets what was typed, not what the list began with', async () => {
+    call.mockResolvedValue({ things: [] });
+    const { router, options } = await typing('');
+    expect(options()[0]).toBe('Today page');
+    const field = document.querySelector<HTMLInputElement>('.el-dialog input')!;
+    field.value = 'banks';
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+    field.dispatchEvent(
+      new KeyboardEvent('keydown', { key: 'Enter', code: 'Enter', bubbles: true }),
+    );
+    await flushPromises();
+    // The list of what was typed comes a little later, and must not come into the next test.
+    await new Promise((resolve) => setTimeout(resolve, 120));
+    expect(router.currentRoute.value.path).toBe('/banks');
+  });
   test('an administrator finds pages, and the server is not asked', async () => {
     const { options } = await typing('people', 'administrator');
     expect([options(), call.mock.calls]).toEqual([['People page'], []]);

@@ -44,17 +44,26 @@ function addressOf({ kind, id, classId }: Thing): string {
   return addresses[kind];
 }
 
-let latest = 0;
-async function find(typed: string, show: (choices: Choice[]) => void): Promise<void> {
-  const mine = ++latest;
-  wrong.value = '';
-  const places = placesNamed(typed, session.account?.role).map(({ name, to }) => ({
+const placesFor = (text: string): Choice[] =>
+  placesNamed(text, session.account?.role).map(({ name, to }) => ({
     kind: say('anything.page'),
     title: name,
     detail: '',
     to,
   }));
-  if (typed.trim() === '' || session.account?.role !== 'teacher') return show(places);
+
+let latest = 0;
+/** What was typed, and what the list that is shown was made for. */
+let typing = '';
+let listed = '';
+async function find(typed: string, show: (choices: Choice[]) => void): Promise<void> {
+  const mine = ++latest;
+  wrong.value = '';
+  const places = placesFor(typed);
+  // Pages need no server.
+  listed = typed;
+  show(places);
+  if (typed.trim() === '' || session.account?.role !== 'teacher') return;
   try {
     const { things } = await call('findAnything', { query: { words: typed } });
     if (mine !== latest) return;
@@ -70,18 +79,28 @@ async function find(typed: string, show: (choices: Choice[]) => void): Promise<v
   } catch (error) {
     if (mine !== latest) return;
     wrong.value = inWords(error);
-    show(places);
   }
 }
 
+function noteTyping({ target }: Event): void {
+  typing = (target as HTMLInputElement).value;
+}
+
+/**
+ * Whoever types and presses Enter at once means what was typed, not what the list began with: then
+ * the first page of that name is meant, and without one the list is waited for.
+ */
 function go(choice: Record<string, unknown>): void {
+  const meant = listed === typing ? String(choice.to) : placesFor(typing)[0]?.to;
+  if (meant === undefined) return void (words.value = typing);
   open.value = false;
-  void router.push(String(choice.to));
+  void router.push(meant);
 }
 // Before the dialog is there: whoever types at once loses no letter.
 watch(open, () => {
   words.value = '';
   wrong.value = '';
+  typing = '';
 });
 
 useEventListener('keydown', (event: KeyboardEvent) => {
@@ -104,30 +123,33 @@ useEventListener('keydown', (event: KeyboardEvent) => {
   >
     <p class="faded small hint">{{ say('anything.hint') }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
-    <ElAutocomplete
-      ref="field"
-      v-model="words"
-      class="field"
-      :placeholder="say('anything.whatToType')"
-      :aria-label="say('anything.title')"
-      :fetch-suggestions="find"
-      :debounce="60"
-      value-key="title"
-      maxlength="100"
-      highlight-first-item
-      fit-input-width
-      :teleported="false"
-      popper-class="find-list"
-      @select="go"
-    >
-      <template #default="{ item }">
-        <span class="choice">
-          <span class="title">{{ item.title }}</span>
-          {{ ' ' }}<span class="faded detail">{{ item.detail }}</span> {{ ' ' }}
-          <span class="faded kind">{{ item.kind }}</span>
-        </span>
-      </template>
-    </ElAutocomplete>
+    <!-- The field says “input” of what is chosen, too; only what is typed counts here. -->
+    <div @input.capture="noteTyping">
+      <ElAutocomplete
+        ref="field"
+        v-model="words"
+        class="field"
+        :placeholder="say('anything.whatToType')"
+        :aria-label="say('anything.title')"
+        :fetch-suggestions="find"
+        :debounce="60"
+        value-key="title"
+        maxlength="100"
+        highlight-first-item
+        fit-input-width
+        :teleported="false"
+        popper-class="find-list"
+        @select="go"
+      >
+        <template #default="{ item }">
+          <span class="choice">
+            <span class="title">{{ item.title }}</span>
+            {{ ' ' }}<span class="faded detail">{{ item.detail }}</span> {{ ' ' }}
+            <span class="faded kind">{{ item.kind }}</span>
+          </span>
+        </template>
+      </ElAutocomplete>
+    </div>
     <div class="room" />
   </ElDialog>
 </template>
