@@ -14,6 +14,7 @@ import * as marking from './marking';
 import * as passages from './passages';
 import * as rescores from './rescoring';
 import * as results from './results';
+import * as rounds from './rounds';
 import * as standards from './standards';
 import * as tests from './assessments';
 import * as today from './today';
@@ -21,6 +22,15 @@ import * as watching from './watching';
 
 export const api = {
   findAnything: anything.findAnything,
+  listRounds: rounds.listRounds,
+  beginRound: rounds.beginRound,
+  readRound: rounds.readRound,
+  leadRound: rounds.leadRound,
+  roundEvents: rounds.roundEvents,
+  roundScreenEvents: rounds.roundScreenEvents,
+  joinRound: rounds.joinRound,
+  seatRoundEvents: rounds.seatRoundEvents,
+  answerRound: rounds.answerRound,
   readSession: accounts.readSession,
   chooseLanguage: accounts.chooseLanguage,
   signInStaff: accounts.signInStaff,

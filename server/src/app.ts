@@ -43,6 +43,7 @@ import { markingRoutes } from './marking/routes';
 import { passageRoutes } from './passages/routes';
 import { renewFigures } from './figures/renew';
 import type { Reader } from './reading/reader';
+import { roundRoutes } from './rounds/routes';
 import { standardRoutes } from './standards/routes';
 import { forgetSentChanges } from './assessments/building';
 import { testRoutes } from './assessments/routes';
@@ -191,6 +192,7 @@ function interfaceRoutes(
   interchangeRoutes(bind, context);
   // Written piece by piece as it goes on, so nothing may hold it back.
   watchingRoutes(bind, context, editions);
+  roundRoutes(bind, context, editions);
   assemblyRoutes(bind, context);
   // Answers are small and many: the quickest level saves most of the bytes.
   routes.use(compression({ level: 1 }));

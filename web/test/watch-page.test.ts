@@ -13,7 +13,6 @@ jest.mock(
 
 import { flushPromises } from '@vue/test-utils';
 import { lengthInWords, minute } from '@oaken/core/timing';
-import { nextTick } from 'vue';
 import { Refused } from '../src/client/request';
 import { notice } from '../src/desk/shared/undo';
 import WatchPage from '../src/desk/watching/WatchPage.vue';
@@ -33,6 +32,7 @@ import {
   router,
   sent,
 } from './support/desk';
+import { latestStream, openStreams, Stream } from './support/stream';
 
 atTheDesk();
 const student = (studentId: number, name: string, state: string, change: object = {}) => ({
@@ -74,28 +74,9 @@ const whole = {
   students: [ada, bo, cora],
 };
 
-/** The stream of the server, as the test speaks it. */
-class Stream extends EventTarget {
-  static readonly CLOSED = 2;
-  static all: Stream[] = [];
-  readyState = 1;
-  onerror: (() => void) | null = null;
-  constructor(readonly address: string) {
-    super();
-    Stream.all.push(this);
-  }
-  say(name: string, data: unknown): void {
-    this.dispatchEvent(new MessageEvent(name, { data: JSON.stringify(data) }));
-  }
-  close(): void {
-    this.readyState = Stream.CLOSED;
-  }
-}
-const latest = () => Stream.all.at(-1)!;
 beforeEach(() => {
   jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask'] });
-  Stream.all = [];
-  globalThis.EventSource = Stream as never;
+  openStreams();
   answers.actOnSittings = { students: 1 };
 });
 afterEach(() => {
@@ -104,8 +85,7 @@ afterEach(() => {
 
 async function shown(change: object = {}, query = '') {
   const page = await opened(WatchPage, {}, `/watch/7${query}`, '/watch/:assignmentId');
-  latest().say('whole', { ...whole, ...change });
-  await nextTick();
+  await latestStream().say('whole', { ...whole, ...change });
   return page;
 }
 const numbers = (page: Awaited<ReturnType<typeof shown>>, within: string) =>
@@ -116,10 +96,9 @@ const isOff = (name: string) => control(name).hasAttribute('disabled');
 describe('the line to the server', () => {
   test('is that of this assignment, and counts follow it', async () => {
     const page = await shown();
-    expect(latest().address).toBe('/api/assignments/7/watch/events');
+    expect(latestStream().address).toBe('/api/assignments/7/watch/events');
     expect(numbers(page, '.bar')).toEqual(['1', '1', '1']);
-    latest().say('students', { now, students: [{ ...bo, state: 'working' }] });
-    await nextTick();
+    await latestStream().say('students', { now, students: [{ ...bo, state: 'working' }] });
     expect(numbers(page, '.bar')).toEqual(['0', '2', '1']);
   });
 
@@ -133,7 +112,7 @@ describe('the line to the server', () => {
     const page = await shown();
     for (let n = 0; n < 4; n++) {
       await jest.advanceTimersByTimeAsync(5000);
-      latest().say('here', {});
+      await latestStream().say('here', {});
     }
     expect(page.find('.lost').exists()).toBe(false);
   });
@@ -143,8 +122,7 @@ describe('the line to the server', () => {
     dispatchEvent(new Event('offline'));
     await jest.advanceTimersByTimeAsync(4000);
     expect(Stream.all).toHaveLength(2);
-    latest().say('whole', { ...whole, students: [{ ...ada, state: 'handed-in' }] });
-    await nextTick();
+    await latestStream().say('whole', { ...whole, students: [{ ...ada, state: 'handed-in' }] });
     expect(page.find('.lost').exists()).toBe(false);
     expect(numbers(page, '.bar')).toEqual(['0', '0', '1']);
   });
@@ -155,8 +133,8 @@ describe('the line to the server', () => {
       status: 404,
     } as never);
     const page = await opened(WatchPage, {}, '/watch/7', '/watch/:assignmentId');
-    latest().close();
-    latest().onerror?.();
+    latestStream().close();
+    latestStream().onerror?.();
     await jest.advanceTimersByTimeAsync(60_000);
     expect(page.find('[role=alert]').text()).toBe('There is no such assignment.');
     expect(sent('watchAssignment')).toHaveLength(1);
@@ -168,7 +146,7 @@ describe('the line to the server', () => {
     dispatchEvent(new Event('online'));
     await jest.advanceTimersByTimeAsync(60_000);
     expect(Stream.all).toHaveLength(1);
-    expect(latest().readyState).toBe(Stream.CLOSED);
+    expect(latestStream().readyState).toBe(Stream.CLOSED);
   });
 });
 

@@ -18,6 +18,7 @@ import office from './en/teacher/office.json' with { type: 'json' };
 import passages from './en/teacher/passages.json' with { type: 'json' };
 import rescoring from './en/teacher/rescoring.json' with { type: 'json' };
 import results from './en/teacher/results.json' with { type: 'json' };
+import rounds from './en/teacher/rounds.json' with { type: 'json' };
 import tests from './en/teacher/tests.json' with { type: 'json' };
 import today from './en/teacher/today.json' with { type: 'json' };
 import watching from './en/teacher/watching.json' with { type: 'json' };
@@ -41,6 +42,7 @@ export const teacherEnglish = {
   passages,
   rescoring,
   results,
+  rounds,
   tests,
   today,
   watching,

@@ -69,5 +69,10 @@ export const listSeat = endpoint({
   path: '/api/seat',
   who: 'student',
   does: 'Lists what the student has to do, will have, and has handed in.',
-  answer: z.object({ now: instant, assignments: z.array(seatRow) }),
+  answer: z.object({
+    now: instant,
+    assignments: z.array(seatRow),
+    /** What my classes are being asked now. */
+    rounds: z.array(z.object({ id, title: z.string(), teacher: z.string() })),
+  }),
 });

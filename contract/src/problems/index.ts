@@ -14,6 +14,7 @@ import { sitting } from './sitting';
 import { classes } from './classes';
 import { files } from './files';
 import { results } from './results';
+import { rounds } from './rounds';
 import type { ProblemKind } from './kind';
 
 export type { ProblemKind } from './kind';
@@ -28,6 +29,7 @@ export const problemKinds = {
   ...classes,
   ...files,
   ...results,
+  ...rounds,
 };
 
 export type ProblemCode = keyof typeof problemKinds;

@@ -193,7 +193,7 @@ async function refuseWrong(
 }
 
 /** Freezes the test as it stands. @returns the edition's id */
-async function writeEdition(
+export async function writeEdition(
   context: Context,
   me: SignedIn,
   testId: number,

@@ -18,6 +18,7 @@ import { toMillis, toMillisOrNull } from '../database/connect';
 import { readAttempts, type Attempt, type Given, givenOf } from './given';
 import { factsOf, readWaiting, shown } from './released';
 import { present } from '@oaken/core/certain';
+import { runningNow } from '../models';
 import { valuesOf } from '../models/subquery';
 
 interface Line extends Given {
@@ -75,6 +76,20 @@ async function countUndecided(
   return new Map(waiting.map(({ attemptId, count }) => [Number(attemptId), count]));
 }
 
+/** What the student's classes are being asked now. */
+async function readRunningRounds({ database: { models }, now }: Context, me: SignedIn) {
+  const enrolled = { studentId: me.account.id, leftAt: null };
+  const rounds = await models.Round.findAll({
+    where: {
+      ...runningNow(now()),
+      classId: { [Op.in]: valuesOf(models.Enrollment, 'classId', enrolled) },
+    },
+    include: ['owner'],
+    order: ['id'],
+  });
+  return rounds.map(({ id, title, owner }) => ({ id, title, teacher: owner?.fullName ?? '' }));
+}
+
 /** What a row says before anything was begun, by its window. */
 const notBegun = { before: 'coming', open: 'open', late: 'open', closed: 'missed' } as const;
 
@@ -105,10 +120,11 @@ export async function listSeat(
   const { database } = context;
   const now = context.now();
   const zone = await schoolZone(database);
-  const [lines, attempts, undecided] = await Promise.all([
+  const [lines, attempts, undecided, rounds] = await Promise.all([
     readLines(context, me),
     readAttempts(database, me.account.id, null),
     countUndecided(context, me),
+    readRunningRounds(context, me),
   ]);
   const waiting = await readWaiting(
     database,
@@ -117,6 +133,7 @@ export async function listSeat(
   const seen = { zone, now, waiting, undecided };
   return {
     now,
+    rounds,
     assignments: lines.map((line) => {
       const made = attempts.filter(({ assignmentId }) => assignmentId === line.assignmentId);
       return rowOf(line, made, seen);

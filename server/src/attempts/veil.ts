@@ -15,7 +15,7 @@ import {
 } from '@oaken/core/items';
 import { createHash } from 'node:crypto';
 
-type Names = ReadonlyMap<string, string>;
+export type Names = ReadonlyMap<string, string>;
 const bytesEach = 5;
 const digestBytes = 64;
 
@@ -80,7 +80,7 @@ export class Veil {
   }
 
   /** The names of all things, by the id of the part. */
-  private namesOf(entryId: string, content: ItemContent): Map<string, Names> {
+  namesOf(entryId: string, content: ItemContent): Map<string, Names> {
     return new Map(
       forSitting(content).parts.map((part) => {
         const ids = idsOf(part);

@@ -30,6 +30,7 @@ import { words } from './migrations/027-words';
 import { overrides } from './migrations/028-overrides';
 import { languages } from './migrations/029-languages';
 import { meetingTimes } from './migrations/030-meeting-times';
+import { rounds } from './migrations/031-rounds';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -64,6 +65,7 @@ const migrations: Migration[] = [
   overrides,
   languages,
   meetingTimes,
+  rounds,
 ];
 
 export function migrator(database: Sequelize) {

@@ -1,3 +1,4 @@
+import type { TestKind } from '@oaken/core/assessments';
 import type { AssignmentRules } from '@oaken/core/assignments';
 import { invitation } from '@oaken/core/letters';
 import { type Transaction, Op } from 'sequelize';
@@ -44,7 +45,8 @@ export async function invite(
     const { subject, body } = invitation({
       name: student.givenName,
       title: assignment.title,
-      kind: assignment.kind,
+      // What is asked in class invites nobody.
+      kind: assignment.kind as TestKind,
       items: assignment.edition?.itemCount ?? 0,
       teacher: assignment.assigner?.fullName ?? '',
       school: school.name,

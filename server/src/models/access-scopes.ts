@@ -1,7 +1,7 @@
 /** Who may see and do what, as scopes of the models: `Bank.scope({ method: ['readableBy', viewer] })`. */
 import { Op, type Model, type ModelStatic, type WhereOptions } from 'sequelize';
 import { valuesOf } from './subquery';
-import type { Assignment, Bank, Models, SchoolClass, Test } from './index';
+import type { Assignment, Bank, Models, Round, SchoolClass, Test } from './index';
 
 /** Whoever asks, and when: substitutes teach a class until a day. */
 export interface Viewer {
@@ -111,6 +111,12 @@ export const accessRules = (models: Models) => ({
     }),
     runBy: (viewer: Viewer): WhereOptions<SchoolClass> => ({
       id: { [Op.in]: classesRunBy(models, viewer) },
+    }),
+  },
+  Round: {
+    /** Led; a substitute leads as well. */
+    taughtBy: (viewer: Viewer): WhereOptions<Round> => ({
+      classId: { [Op.in]: classesOf(models, viewer) },
     }),
   },
   Assignment: {

@@ -37,7 +37,8 @@ export class Assignment extends Model<
   declare editionId: number;
   declare assignedBy: number;
   declare title: string;
-  declare kind: TestKind;
+  /** Of the test; "round" where it was asked in class. */
+  declare kind: TestKind | 'round';
   declare opensAt: Date;
   declare closesAt: CreationOptional<Date | null>;
   declare lateUntil: CreationOptional<Date | null>;

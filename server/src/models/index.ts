@@ -72,6 +72,8 @@ import {
   defineAnswerSheet,
 } from './marking';
 
+import { defineRound, defineRoundAnswer, defineRoundParticipant } from './rounds';
+
 import type { Sequelize } from 'sequelize';
 import { connectModels } from './links';
 
@@ -87,6 +89,7 @@ export * from './classes';
 export * from './assignments';
 export * from './attempts';
 export * from './marking';
+export * from './rounds';
 /** Every table, by what it is about. */
 export const tables = {
   Schools: { School: defineSchool },
@@ -135,6 +138,11 @@ export const tables = {
     SentChange: defineSentChange,
     Edition: defineEdition,
     EditionRevision: defineEditionRevision,
+  },
+  Rounds: {
+    Round: defineRound,
+    RoundParticipant: defineRoundParticipant,
+    RoundAnswer: defineRoundAnswer,
   },
   Classes: {
     SchoolClass: defineSchoolClass,
@@ -186,6 +194,7 @@ const definitions = {
   ...tables.Passages,
   ...tables['Files and imports'],
   ...tables.Tests,
+  ...tables.Rounds,
   ...tables.Classes,
   ...tables.Assignments,
   ...tables.Attempts,

@@ -175,6 +175,15 @@ const parents: Partial<Record<ModelName, readonly Parent[]>> = {
   ],
   RevisionTag: [partOf('Revision', 'revisionId', 'revision', 'tags')],
   RosterChange: [of('Account', 'madeBy', 'maker')],
+  Round: [
+    of('Assignment', 'assignmentId', 'assignment'),
+    of('Edition', 'editionId', 'edition'),
+    of('Account', 'ownerId', 'owner'),
+    of('School', 'schoolId', 'school'),
+    partOf('SchoolClass', 'classId', 'class'),
+  ],
+  RoundAnswer: [partOf('Round', 'roundId', 'round'), of('Account', 'studentId', 'student')],
+  RoundParticipant: [partOf('Round', 'roundId', 'round'), of('Account', 'studentId', 'student')],
   Score: [of('Attempt', 'attemptId', 'attempt', 'scores')],
   SecondMark: [
     of('Attempt', 'attemptId', 'attempt', 'secondMarks'),

@@ -4,21 +4,14 @@ import { readAssignments } from '../assignments/rows';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { quietly, readCookie, type Bind } from '../http/bind';
+import { quietly, type Bind } from '../http/bind';
+import { eventStream } from '../http/event-stream';
 import { notFound } from '../problems/problem';
 import { actOnSittings, sayToStudents } from './acts';
 import { Snapshot } from './snapshot';
 import { Rooms, type Seen } from './rooms';
 import { readWork } from './work';
 import { mayRun } from '../access';
-
-/**
- * A proxy between lets go of a connection on which nothing is said for long, and a page has to hear
- * when it is cut off.
- */
-const breathEvery = 5_000;
-/** Whether somebody may still watch is asked with every so-manieth breath. */
-const askEvery = 3;
 
 export function watchingRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now, log } = context;
@@ -40,34 +33,17 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
     ...(await new Snapshot(database, editions, assignmentId).now(now())),
   }));
 
-  bind(api.watchEvents, async ({ me, params: { assignmentId }, request, response }) => {
-    const known = await about(me, assignmentId);
-    response.set({
-      'Content-Type': 'text/event-stream; charset=utf-8',
-      'Cache-Control': 'no-store, no-transform',
-      'X-Accel-Buffering': 'no',
-    });
-    response.flushHeaders();
-    const send = (event: string, data: unknown) =>
-      response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
-    const leave = rooms.watch(assignmentId, {
-      whole: (seen: Seen) => send('whole', { now: now(), ...known, ...seen }),
-      students: (students) => send('students', { now: now(), students }),
-    });
+  bind(api.watchEvents, async (call) => {
+    const { assignmentId } = call.params;
+    const known = await about(call.me, assignmentId);
     // Whoever signs out, or no longer teaches the class, stops watching.
-    let breaths = 0;
-    const breath = setInterval(() => {
-      send('here', {});
-      if (++breaths % askEvery === 0)
-        void context.sessions
-          .find(readCookie(request, context.site.cookieName))
-          .then((visitor) => (visitor ? about(visitor, assignmentId) : Promise.reject(new Error())))
-          .catch(() => response.end());
-    }, breathEvery);
-    response.on('close', () => {
-      clearInterval(breath);
-      leave();
-    });
+    const may = (me: SignedIn) => about(me, assignmentId);
+    await eventStream(context, call, may, (send) =>
+      rooms.watch(assignmentId, {
+        whole: (seen: Seen) => send('whole', { now: now(), ...known, ...seen }),
+        students: (students) => send('students', { now: now(), students }),
+      }),
+    );
   });
 
   bind(api.actOnSittings, ({ me, params, body }) =>

@@ -26,6 +26,8 @@ export const seatEndpoints = {
   heartbeat: ['POST', '/api/seat/attempts/:attemptId/heartbeat'],
   countPlay: ['POST', '/api/seat/attempts/:attemptId/plays'],
   askHelp: ['POST', '/api/seat/attempts/:attemptId/entries/:entryId/help'],
+  joinRound: ['POST', '/api/seat/rounds/:roundId'],
+  answerRound: ['PUT', '/api/seat/rounds/:roundId/answer'],
   handIn: ['POST', '/api/seat/attempts/:attemptId/hand-in'],
   keepWork: ['POST', '/api/seat/attempts/:attemptId/files'],
 } as const satisfies Partial<Record<keyof Api, readonly [method: string, path: string]>>;

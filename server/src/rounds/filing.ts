@@ -1,0 +1,193 @@
+/**
+ * What became of a round, as results like any other: an edition of what was asked, once for each
+ * asking, and an attempt for each student who answered. Saying it twice files it once.
+ */
+import { usualRules, type AssignmentRules } from '@oaken/core/assignments';
+import type { Edition, EditionEntry } from '@oaken/core/forms';
+import { itemPoints } from '@oaken/core/items';
+import type { RoundState } from '@oaken/core/rounds';
+import { randomBytes } from 'node:crypto';
+import type { Transaction } from 'sequelize';
+import type { Editions } from '../attempts/editions';
+import { handIn } from '../attempts/hand-in';
+import { storeAnswers } from '../attempts/writing';
+import type { Context } from '../context';
+import type { Database } from '../database/connect';
+import type { Round, RoundAnswer } from '../models';
+import { askable } from './facts';
+
+/** An entry's id has room for so many characters. */
+const longestId = 24;
+const device = '000000000000';
+
+/** Students read how it went in the room; the list shows no score before the teacher releases it. */
+const rules: AssignmentRules = {
+  ...usualRules,
+  limitMinutes: null,
+  warnMinutes: [],
+  shuffleChoices: false,
+  release: {
+    ...usualRules.release,
+    score: 'by-hand',
+    marks: 'by-hand',
+    answers: 'by-hand',
+    explanations: 'by-hand',
+  },
+};
+
+interface Asked extends EditionEntry {
+  askingId: string;
+}
+
+/** Every asking that was opened, as an entry of its own. */
+function askedIn(edition: Edition, { askings }: RoundState): Asked[] {
+  const entries = new Map(askable(edition.sections).map((entry) => [entry.id, entry]));
+  return askings
+    .filter(({ openedAt }) => openedAt !== null)
+    .flatMap(({ id, entry, time }) => {
+      const asked = entries.get(entry);
+      if (!asked) return [];
+      const entryId = time === 'first' ? entry : `${entry.slice(0, longestId - 2)}-2`;
+      return [{ ...asked, id: entryId, points: itemPoints(asked.content), askingId: id }];
+    });
+}
+
+/** @returns the assignment; null where nobody answered anything */
+export async function fileRound(
+  context: Context,
+  editions: Editions,
+  roundId: number,
+): Promise<number | null> {
+  const { database } = context;
+  const filed = await database.transaction(async (transaction) => {
+    const round = await database.models.Round.findByPk(roundId, { lock: true, transaction });
+    if (!round?.state.ended || round.assignmentId !== null) return round?.assignmentId ?? null;
+    const { edition } = await editions.get(round.editionId);
+    const answers = await database.models.RoundAnswer.findAll({ where: { roundId }, transaction });
+    const counting = answers.filter(({ responses }) => responses !== null);
+    if (counting.length === 0) return null;
+    const asked = askedIn(edition, round.state);
+    const editionId = await writeAsked(context, round, { edition, asked }, transaction);
+    return writeWork(context, round, { editionId, asked, answers: counting }, transaction);
+  });
+  if (filed === null) return null;
+  const open = await database.models.Attempt.findAll({
+    attributes: ['id'],
+    where: { assignmentId: filed, handedInAt: null },
+  });
+  for (const { id } of open) await handIn(context, editions, id, { kind: 'teacher' });
+  return filed;
+}
+
+/** What was asked, as an edition of the same test. */
+async function writeAsked(
+  { database: { models }, now }: Context,
+  round: Round,
+  { edition, asked }: { edition: Edition; asked: Asked[] },
+  transaction: Transaction,
+): Promise<number> {
+  const source = await models.Edition.findByPk(round.editionId, {
+    attributes: ['testId'],
+    transaction,
+  });
+  const entries = asked.map(({ askingId: _, ...entry }) => entry);
+  const section = { id: 'round', title: '', directions: '', entries };
+  const { id: editionId } = await models.Edition.create(
+    {
+      testId: source?.testId ?? 0,
+      content: { ...edition, sections: [section], forms: [] },
+      itemCount: entries.length,
+      points: entries.reduce((sum, { points }) => sum + points, 0),
+      createdAt: new Date(now()),
+    },
+    { transaction },
+  );
+  await models.EditionRevision.bulkCreate(
+    entries.map(({ id, itemId, revisionId }) => ({ editionId, entryId: id, itemId, revisionId })),
+    { transaction },
+  );
+  return editionId;
+}
+
+async function writeWork(
+  { database, now }: Context,
+  round: Round,
+  work: { editionId: number; asked: Asked[]; answers: RoundAnswer[] },
+  transaction: Transaction,
+): Promise<number> {
+  const { models } = database;
+  const { classId } = round;
+  const endedAt = round.endedAt ?? new Date(now());
+  const { id: assignmentId } = await models.Assignment.create(
+    {
+      schoolId: round.schoolId,
+      editionId: work.editionId,
+      assignedBy: round.ownerId,
+      title: round.title,
+      kind: 'round',
+      opensAt: round.createdAt,
+      closesAt: endedAt,
+      rules,
+      recipients: {
+        who: { classIds: [classId], groupIds: [], studentIds: [], link: false },
+        forms: [null],
+        formsFor: [],
+      },
+      clientKey: round.clientKey,
+      createdAt: round.createdAt,
+    },
+    { transaction },
+  );
+  await models.AssignmentClass.create({ assignmentId, classId }, { transaction });
+  await writeStudents(database, { assignmentId, classId, endedAt, round }, work, transaction);
+  await round.update({ assignmentId }, { transaction });
+  return assignmentId;
+}
+
+async function writeStudents(
+  database: Database,
+  {
+    assignmentId,
+    classId,
+    endedAt,
+    round,
+  }: { assignmentId: number; classId: number; endedAt: Date; round: Round },
+  { asked, answers }: { asked: Asked[]; answers: RoundAnswer[] },
+  transaction: Transaction,
+): Promise<void> {
+  const { models } = database;
+  const here = [...new Set(answers.map(({ studentId }) => studentId))];
+  const enrollments = await models.Enrollment.findAll({
+    where: { classId, leftAt: null },
+    transaction,
+  });
+  // Who left the class meanwhile keeps what was answered.
+  const all = [...new Set([...enrollments.map(({ studentId }) => studentId), ...here])];
+  await models.AssignmentStudent.bulkCreate(
+    all.map((studentId) => ({ assignmentId, studentId, classId })),
+    { transaction },
+  );
+  const entryOf = new Map(asked.map(({ askingId, id }) => [askingId, id]));
+  for (const studentId of here) {
+    const { id: attemptId } = await models.Attempt.create(
+      {
+        assignmentId,
+        studentId,
+        number: 1,
+        seed: randomBytes(16).toString('base64url'),
+        beganAt: round.createdAt,
+        deadlineAt: endedAt,
+      },
+      { transaction },
+    );
+    const given = answers
+      .filter((answer) => answer.studentId === studentId)
+      .flatMap(({ askingId, number, responses }) => {
+        const entry = entryOf.get(askingId);
+        return entry && responses
+          ? [{ attemptId, answer: { entry, number, device, responses, flagged: false } }]
+          : [];
+      });
+    await storeAnswers(database, given, endedAt.getTime(), transaction);
+  }
+}

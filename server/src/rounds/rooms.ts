@@ -1,0 +1,188 @@
+/**
+ * Whoever shows a round: its teachers' desks, projectors and students' pages. Those of one process
+ * share one look at the database, several times a second; a step or an answer of this process is
+ * looked at at once. Nothing of a round is held here that is not in the database.
+ */
+import type { RoundDesk, RoundScreen } from '@oaken/contract/rounds';
+import type { Language } from '@oaken/words/languages';
+import { Op } from 'sequelize';
+import type { Editions } from '../attempts/editions';
+import type { Context } from '../context';
+import type { Send } from '../http/event-stream';
+import { noteHere } from './answering';
+import { readFacts, silence, type RoundFacts } from './facts';
+import { settle } from './leading';
+import { deskOf, screenOf, shownTo } from './showing';
+
+/** Often enough that a step of another process is seen within half a second. */
+const lookEvery = 150;
+/** Students' pages are noted as being there together. */
+const noteEvery = 5_000;
+
+/** What somebody who looks is told; nothing where it is what they were told last. */
+interface Listener {
+  tell(facts: RoundFacts, now: number): void;
+  /** The student whose page it is. */
+  student?: number | undefined;
+}
+
+/** Tells only what has changed; the time of day alone is no change. */
+function changes<Told extends { now: number }>(
+  event: string,
+  send: Send,
+  told: (facts: RoundFacts, now: number) => Told,
+): Listener['tell'] {
+  let last = '';
+  return (facts, now) => {
+    const data = told(facts, now);
+    const line = JSON.stringify({ ...data, now: 0 });
+    if (line === last) return;
+    last = line;
+    send(event, data);
+  };
+}
+
+export const deskListener = (send: Send): Listener => ({
+  tell: changes<RoundDesk>('desk', send, deskOf),
+});
+
+/** While it is frozen, what was shown last stays. */
+export function screenListener(send: Send): Listener {
+  let kept: RoundScreen['shown'] | null = null;
+  return {
+    tell: changes<RoundScreen>('screen', send, (facts, now) => {
+      const screen = screenOf(facts, now);
+      if (!screen.frozen || kept === null) kept = screen.shown;
+      return { ...screen, shown: kept };
+    }),
+  };
+}
+
+export const seatListener = (send: Send, student: number, language: Language): Listener => ({
+  student,
+  tell: changes('shown', send, (facts, now) => ({ now, shown: shownTo(facts, language) })),
+});
+
+class Room {
+  private readonly listeners = new Set<Listener>();
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private known = '';
+  private notedAt = 0;
+  private looking = false;
+  private again = false;
+  private facts: RoundFacts | null = null;
+
+  constructor(
+    private readonly context: Context,
+    private readonly editions: Editions,
+    private readonly roundId: number,
+  ) {}
+
+  join(listener: Listener): void {
+    this.listeners.add(listener);
+    // Whoever comes is noted at once, so that the desk sees them.
+    if (listener.student !== undefined) this.notedAt = 0;
+    if (this.facts) listener.tell(this.facts, this.context.now());
+    this.look();
+  }
+
+  /** @returns whether nobody is left */
+  leave(listener: Listener): boolean {
+    this.listeners.delete(listener);
+    if (this.listeners.size > 0) return false;
+    clearTimeout(this.timer);
+    return true;
+  }
+
+  /** Looks now; one look at a time. */
+  look(): void {
+    clearTimeout(this.timer);
+    if (this.looking) this.again = true;
+    else void this.turn();
+  }
+
+  private async turn(): Promise<void> {
+    this.looking = true;
+    try {
+      await this.note();
+      await this.tell();
+    } catch (error) {
+      // The database may be away for a while; the next look finds whatever happened meanwhile.
+      this.context.log.warn({ err: error }, 'looking at a round failed');
+    }
+    this.looking = false;
+    if (this.listeners.size === 0) return;
+    const soon = this.again ? 0 : lookEvery;
+    this.again = false;
+    this.timer = setTimeout(() => void this.turn(), soon);
+  }
+
+  private async note(): Promise<void> {
+    const now = this.context.now();
+    if (now - this.notedAt < noteEvery) return;
+    this.notedAt = now;
+    const students = [...this.listeners].flatMap(({ student }) => student ?? []);
+    if (students.length > 0)
+      await noteHere(this.context.database, this.roundId, [...new Set(students)], now);
+  }
+
+  private async tell(): Promise<void> {
+    const { context, editions, roundId } = this;
+    const mark = await this.mark();
+    if (mark !== this.known) {
+      await settle(context, editions, roundId);
+      this.facts = await readFacts(context.database, editions, roundId);
+      this.known = mark;
+    } else if (await settle(context, editions, roundId))
+      this.facts = await readFacts(context.database, editions, roundId);
+    if (!this.facts) return;
+    const now = context.now();
+    for (const listener of this.listeners) listener.tell(this.facts, now);
+  }
+
+  /** Changes whenever something of the round has. */
+  private async mark(): Promise<string> {
+    const { Round, RoundAnswer, RoundParticipant } = this.context.database.models;
+    const { roundId } = this;
+    const round = await Round.findByPk(roundId, {
+      attributes: ['version', 'assignmentId'],
+      raw: true,
+    });
+    const answers = await RoundAnswer.count({ where: { roundId } });
+    const latest = await RoundAnswer.max('answeredAt', { where: { roundId } });
+    const since = new Date(this.context.now() - silence);
+    const here = await RoundParticipant.count({
+      where: { roundId, seenAt: { [Op.gt]: since } },
+    });
+    return JSON.stringify([round, answers, latest, here]);
+  }
+}
+
+export class RoundRooms {
+  private readonly rooms = new Map<number, Room>();
+
+  constructor(
+    private readonly context: Context,
+    private readonly editions: Editions,
+  ) {}
+
+  /** @returns what ends the listening */
+  listen(roundId: number, listener: Listener): () => void {
+    let room = this.rooms.get(roundId);
+    if (!room) {
+      room = new Room(this.context, this.editions, roundId);
+      this.rooms.set(roundId, room);
+    }
+    const entered = room;
+    entered.join(listener);
+    return () => {
+      if (entered.leave(listener) && this.rooms.get(roundId) === entered)
+        this.rooms.delete(roundId);
+    };
+  }
+
+  /** Something of a round was changed by this process. */
+  changed(roundId: number): void {
+    this.rooms.get(roundId)?.look();
+  }
+}
