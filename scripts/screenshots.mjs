@@ -118,31 +118,41 @@ runMain(async () => {
   await page.waitForTimeout(1500);
   await shoot(page, 'results-overview');
 
-  for (const [name, viewport] of [
-    ['seat', { width: 1280, height: 800 }],
-    ['seat-phone', { width: 390, height: 844 }],
-  ]) {
-    const seat = await (await browser.newContext({ viewport })).newPage();
-    await seat.goto(`${address}/seat`);
-    await seat.getByLabel('Class code').fill('BRN6D4');
-    await seat.getByRole('button', { name: 'Find my class' }).click();
-    await seat.getByLabel('My name').selectOption({ label: studentName ?? 'Hazel Barlow' });
-    await seat.getByLabel('My passcode').fill(passcode ?? 'bzx773');
-    await seat.getByRole('button', { name: 'Sign in' }).click();
-    await seat.getByRole('link', { name: /Begin|Continue/ }).click();
-    await seat.getByRole('button', { name: /^Question 5,/ }).click();
-    await seat
-      .getByRole('radio')
-      .first()
-      .check({ timeout: 3000 })
-      .catch(() => seat.getByLabel(/^Your answer/).fill('30'));
-    await shoot(seat, name);
-  }
+  const seat = await (
+    await browser.newContext({ viewport: { width: 1280, height: 800 } })
+  ).newPage();
+  await seat.goto(`${address}/seat`);
+  await seat.getByLabel('Class code').fill('BRN6D4');
+  await seat.getByRole('button', { name: 'Find my class' }).click();
+  await seat.getByLabel('My name').selectOption({ label: studentName ?? 'Hazel Barlow' });
+  await seat.getByLabel('My passcode').fill(passcode ?? 'bzx773');
+  await seat.getByRole('button', { name: 'Sign in' }).click();
+  await seat.getByRole('link', { name: /Begin|Continue/ }).click();
+  await seat.getByRole('button', { name: /^Question 5,/ }).click();
+  await seat
+    .getByRole('radio')
+    .first()
+    .check({ timeout: 3000 })
+    .catch(() => seat.getByLabel(/^Your answer/).fill('30'));
+  await shoot(seat, 'seat');
   // With somebody at work: the one whose page was taken last.
   await page.getByRole('button', { name: 'Light' }).click();
   await page.goto(`${address}/watch/7`);
   await page.getByText('working on').first().waitFor();
   await page.getByLabel('Right and wrong').check();
   await shoot(page, 'watch');
+  // A class that is being asked, with one student in it.
+  await page.goto(`${address}/tests/1`);
+  await page.getByRole('button', { name: 'Ask in class' }).click();
+  await page.getByRole('dialog').getByText('6D').click();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.waitForURL(/rounds/);
+  await seat.goto(`${address}/seat`);
+  await seat.getByRole('link', { name: 'Come in' }).click();
+  await page.getByRole('button', { name: 'Read question 1', exact: true }).click();
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await seat.getByRole('radio').nth(1).check();
+  await page.getByText('1 of 1 answered').waitFor();
+  await shoot(page, 'round');
   await browser.close();
 });

@@ -92,7 +92,7 @@ const row = (change: Partial<SeatRow> = {}): SeatRow => ({
 
 describe('the list of work', () => {
   async function shown(...rows: SeatRow[]) {
-    answers.listSeat = { now, assignments: rows };
+    answers.listSeat = { now, rounds: [], assignments: rows };
     return (await opened(ListPage, '/', '/')).shown;
   }
 
@@ -160,7 +160,7 @@ describe('the list of work', () => {
 
 describe('before beginning', () => {
   async function shown(change: Partial<SeatRow>) {
-    answers.listSeat = { now, assignments: [row(change)] };
+    answers.listSeat = { now, rounds: [], assignments: [row(change)] };
     return opened(BeginPage, '/begin/5', '/begin/:assignmentId');
   }
 
@@ -190,7 +190,7 @@ describe('before beginning', () => {
     ]);
   });
   test('what is not on the list says so', async () => {
-    answers.listSeat = { now, assignments: [] };
+    answers.listSeat = { now, rounds: [], assignments: [] };
     const { shown: page } = await opened(BeginPage, '/begin/5', '/begin/:assignmentId');
     expect(page.get('[role=alert]').text()).not.toBe('');
   });

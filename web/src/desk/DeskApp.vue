@@ -25,7 +25,9 @@ const finding = ref(false);
 const route = useRoute();
 const router = useRouter();
 
-const bare = computed(() => open.includes(route.path) || !session.account);
+const bare = computed(
+  () => open.includes(route.path) || !session.account || route.meta.bare === true,
+);
 
 /** Where the address says, once the server answers. */
 const goOn = () => void router.replace(location.pathname + location.search);

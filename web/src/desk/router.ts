@@ -8,6 +8,8 @@ declare module 'vue-router' {
     /** Whose page it is; everybody's when it does not say. */
     who?: 'teacher' | 'administrator';
     title: string;
+    /** It stands alone, without the spine. */
+    bare?: boolean;
   }
 }
 
@@ -152,6 +154,16 @@ const routes: RouteRecordRaw[] = [
     path: '/watch/:assignmentId(\\d+)',
     component: () => import('./watching/WatchPage.vue'),
     meta: teacher(say('common.watch')),
+  },
+  {
+    path: '/rounds/:roundId(\\d+)',
+    component: () => import('./rounds/RoundPage.vue'),
+    meta: teacher(say('rounds.title')),
+  },
+  {
+    path: '/rounds/:roundId(\\d+)/screen',
+    component: () => import('./rounds/ScreenPage.vue'),
+    meta: { ...teacher(say('rounds.projector')), bare: true },
   },
   {
     path: '/marking',

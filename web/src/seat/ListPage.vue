@@ -21,6 +21,8 @@ const CalendarFeed = defineAsyncComponent(() => import('../parts/CalendarFeed.vu
 const session = useSession();
 const router = useRouter();
 const rows = ref<SeatRow[] | null>(null);
+/** What the student's classes are being asked now. */
+const rounds = ref<{ id: number; title: string; teacher: string }[]>([]);
 const wrong = ref('');
 /** Attempts of which this device still keeps something. */
 const waiting = ref(0);
@@ -34,6 +36,7 @@ async function load(): Promise<void> {
     const answer = await seatCall('listSeat', {});
     session.setClock(answer.now);
     rows.value = answer.assignments;
+    rounds.value = answer.rounds;
     wrong.value = '';
     open.value = [];
   } catch (error) {
@@ -51,7 +54,7 @@ onMounted(async () => {
   void import('../parts/formulas').catch(() => {});
 });
 addEventListener('online', load);
-const timer = setInterval(load, 20_000);
+const timer = setInterval(load, 10_000);
 onUnmounted(() => {
   clearInterval(timer);
   removeEventListener('online', load);
@@ -142,6 +145,20 @@ async function leave(): Promise<void> {
           <p class="title">{{ entry.title }}</p>
           <RouterLink class="btn main" :to="`/sit/${entry.id}`">{{
             say('list.continue')
+          }}</RouterLink>
+        </li>
+      </ul>
+    </section>
+    <section v-if="rounds.length">
+      <h2>{{ say('round.isAsked') }}</h2>
+      <ul>
+        <li v-for="round in rounds" :key="round.id">
+          <div>
+            <p class="title">{{ round.title }}</p>
+            <p class="faded small">{{ round.teacher }}</p>
+          </div>
+          <RouterLink class="btn main" :to="`/round/${round.id}`">{{
+            say('round.comeIn')
           }}</RouterLink>
         </li>
       </ul>

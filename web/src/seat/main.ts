@@ -21,6 +21,7 @@ const router = createRouter({
     { path: '/begin/:assignmentId(\\d+)', component: () => import('./BeginPage.vue') },
     { path: '/sit/:assignmentId(\\d+)', component: SittingPage },
     { path: '/report/:assignmentId(\\d+)', component: () => import('./ReportPage.vue') },
+    { path: '/round/:roundId(\\d+)', component: () => import('./RoundPage.vue') },
     { path: '/:rest(.*)*', redirect: '/' },
   ],
 });

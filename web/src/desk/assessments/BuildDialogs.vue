@@ -1,6 +1,6 @@
 <script lang="ts">
 /** What can be asked while a test is built. */
-export type BuildDialog = 'share' | 'copy' | 'similar' | 'apart';
+export type BuildDialog = 'share' | 'copy' | 'similar' | 'apart' | 'ask';
 </script>
 
 <script setup lang="ts">
@@ -9,6 +9,7 @@ import type { ItemRow } from '@oaken/contract/banks';
 import { allEntries, type Entry } from '@oaken/core/assessments';
 import { computed } from 'vue';
 import { stemLine } from '../shared/words';
+import AskClassDialog from '../rounds/AskClassDialog.vue';
 import ApartDialog from './ApartDialog.vue';
 import CopyTestDialog from './CopyTestDialog.vue';
 import ShareTestDialog from './ShareTestDialog.vue';
@@ -38,6 +39,7 @@ const sharing = isOpen('share');
 const copying = isOpen('copy');
 const replacing = isOpen('similar');
 const parting = isOpen('apart');
+const asking = isOpen('ask');
 
 const entries = computed(() => (outline.value ? allEntries(outline.value) : []));
 const number = computed(() => entries.value.findIndex(({ id }) => id === props.chosen?.id) + 1);
@@ -83,5 +85,6 @@ const others = computed(() =>
       :owner="about.owner"
       :mine="about.mine"
     />
+    <AskClassDialog v-model="asking" :test-id="testId" />
   </template>
 </template>

@@ -266,6 +266,9 @@ useUndoKeys(test);
           say('tests.preview')
         }}</ElButton>
         <ElButton @click="router.push(`/tests/${testId}/print`)">{{ say('tests.print') }}</ElButton>
+        <ElButton :disabled="inTheWay.length > 0" @click="dialog = 'ask'">{{
+          say('rounds.askInClass')
+        }}</ElButton>
         <ElButton
           v-if="mayChange"
           type="primary"

@@ -1,0 +1,75 @@
+<script setup lang="ts">
+/** Which class is asked, before a round begins. */
+import type { ClassRow } from '@oaken/contract/classes';
+import { ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { call } from '../../client/call';
+import { useDoing } from '../../client/useDoing';
+import { whenOpened } from '../../parts/whenOpened';
+import { say } from '../../words/teacher';
+
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ testId: number }>();
+const router = useRouter();
+const classes = ref<ClassRow[]>([]);
+const chosen = ref<number | null>(null);
+const { wrong, busy, read, act } = useDoing();
+let clientKey = '';
+
+whenOpened(open, async () => {
+  clientKey = crypto.randomUUID();
+  await read(async () => {
+    const all = (await call('listClasses', {})).classes;
+    classes.value = all.filter(({ putAway }) => !putAway);
+    chosen.value ??= classes.value[0]?.id ?? null;
+  });
+});
+async function begin(): Promise<void> {
+  const classId = chosen.value;
+  if (classId === null || busy.value) return;
+  await act(async () => {
+    const { id } = await call('beginRound', { body: { clientKey, testId: props.testId, classId } });
+    await router.push(`/rounds/${id}`);
+  });
+}
+</script>
+
+<template>
+  <ElDialog v-model="open" :title="say('rounds.askInClass')" width="460px">
+    <p>{{ say('rounds.askInClassHint') }}</p>
+    <form id="ask-class" @submit.prevent="begin">
+      <fieldset>
+        <legend>{{ say('rounds.whichClass') }}</legend>
+        <ElRadioGroup v-model="chosen" class="column">
+          <ElRadio v-for="schoolClass in classes" :key="schoolClass.id" :value="schoolClass.id"
+            ><b>{{ schoolClass.name }}</b> {{ schoolClass.subject }}</ElRadio
+          >
+        </ElRadioGroup>
+      </fieldset>
+    </form>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+    <template #footer>
+      <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>
+      <ElButton
+        type="primary"
+        native-type="submit"
+        form="ask-class"
+        :disabled="chosen === null"
+        :loading="busy"
+        >{{ say('rounds.begin') }}</ElButton
+      >
+    </template>
+  </ElDialog>
+</template>
+
+<style scoped>
+fieldset {
+  border: 0;
+  margin: 0;
+  padding: 0;
+}
+.column {
+  flex-direction: column;
+  align-items: flex-start;
+}
+</style>
