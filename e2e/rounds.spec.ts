@@ -57,10 +57,12 @@ test('begins from a test in a few presses; students come in from their list with
 test('the projector shows the question and counts, no name and no key', async () => {
   [projector] = await Promise.all([
     teacher.context().waitForEvent('page'),
-    teacher.getByRole('button', { name: desk.rounds.projector }).click(),
+    teacher.getByRole('button', { name: desk.rounds.projector, exact: true }).click(),
   ]);
   await expect(projector.getByText('BRN8C3')).toBeVisible();
-  await step(teacher, said('rounds.read', { n: 1 })).click();
+  await teacher.getByRole('button', { name: said('rounds.readHiddenOf', { n: 4 }) }).click();
+  await expect(projector.getByText(/^Contour lines/)).toBeVisible();
+  await expect(projector.getByRole('radio')).toHaveCount(0);
   await step(teacher, desk.rounds.open).click();
   await expect(projector.getByRole('radio').first()).toBeVisible();
   await expect(projector.getByText(sitters[0]!.name)).toHaveCount(0);
@@ -142,7 +144,7 @@ test('afterwards it is a result like any other', async () => {
     .getByRole('button', { name: desk.rounds.end, exact: true })
     .click();
   await expect(sitters[0]!.page.getByText(english.round.ended)).toBeVisible();
-  await teacher.getByRole('link', { name: desk.rounds.results }).first().click();
+  await teacher.getByRole('main').getByRole('link', { name: desk.rounds.results }).first().click();
   await expect(teacher).toHaveURL(/\/results\/\d+/);
   await expect(teacher.getByRole('heading', { name: title })).toBeVisible();
 });
