@@ -161,6 +161,14 @@ describe('leading', () => {
     expect(control(say('rounds.showSpread'))).toBeTruthy();
   });
 
+  test('a second press right after the first takes no second step', async () => {
+    answers.leadRound = desk({ version: 6, asking: asking({ step: 'closed' }) });
+    await shown();
+    await press(say('rounds.close'));
+    await press(say('rounds.showSpread'));
+    expect(bodies('leadRound')).toHaveLength(1);
+  });
+
   test('where a colleague was quicker it says so, and shows where the round stands', async () => {
     answers.leadRound = new Refused({ title: 'Somebody else took a step meanwhile.' } as never);
     answers.readRound = desk({ version: 7, asking: asking({ step: 'spread' }) });

@@ -9,6 +9,9 @@ import { useEventLine } from '../../client/useEventLine';
 
 export type RoundCommand = BodyOf<typeof api.leadRound>['command'];
 
+/** The next verb stands where the last one was: the second press of a double one is not meant for it. */
+const rest = 500;
+
 export function useRound(roundId: number) {
   const session = useSession();
   const round = ref<RoundDesk | null>(null);
@@ -49,7 +52,7 @@ export function useRound(roundId: number) {
       await read();
       wrong.value = said;
     } finally {
-      busy.value = false;
+      setTimeout(() => (busy.value = false), rest);
     }
   }
   const here = computed(() => round.value?.students.filter((student) => student.here).length ?? 0);
