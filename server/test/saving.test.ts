@@ -278,6 +278,21 @@ test.each([
     expect(new Set(revisions.map(({ kind }) => kind)).size).toBe(partKinds.length);
     const student = await school.student('6B', place);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
+    // The class is asked the first question as well.
+    const { id: roundId } = await teacher.ok('POST', '/api/rounds', {
+      clientKey: `00000000-0000-4000-b002-0000000000${place}`,
+      testId,
+      classId: 1,
+    });
+    const { entries } = await teacher.ok('GET', `/api/rounds/${roundId as number}`);
+    let steps = 0;
+    const lead = (command: object) =>
+      teacher.ok('POST', `/api/rounds/${roundId as number}/steps`, {
+        version: steps++,
+        command,
+      });
+    await lead({ do: 'read', entry: entries[0]!.id, choicesHidden: false });
+    await lead({ do: 'open', limit: null, untilAll: false });
 
     const walk = async () => {
       const replies: Record<string, unknown> = {};
@@ -286,9 +301,12 @@ test.each([
         // In practice an answer may be asked for; everything else must not tell it.
         if (name === 'askHelp' && mode === 'practice') continue;
         if (['signOut', 'signInStaff', 'signInStudent', 'findClass'].includes(name)) continue;
+        // A stream of what `joinRound` answers; what it tells is read in the tests of rounds.
+        if (name === 'seatRoundEvents') continue;
         const path = endpoint.path
           .replace(':assignmentId', String(assignmentId))
           .replace(':attemptId', String(attempt.id))
+          .replace(':roundId', String(roundId))
           .replace(':entryId', attempt.form.sections[0]!.entries[0]!.id);
         const body =
           name === 'saveAnswers'
@@ -327,6 +345,7 @@ test.each([
     // First while it is open (the walk itself hands in), then after it was handed in and nothing is released.
     for (const replies of [await walk(), await walk()]) {
       expect(Object.keys(replies).sort()).toEqual([
+        'answerRound',
         ...(mode === 'test' ? ['askHelp'] : []),
         'beginAttempt',
         'beginSchool',
@@ -338,6 +357,7 @@ test.each([
         'handIn',
         'heartbeat',
         'joinClass',
+        'joinRound',
         'keepWork',
         'listSeat',
         'openCalendar',
@@ -361,7 +381,9 @@ test.each([
           expect(currentText).not.toContain(JSON.stringify(content.stem).slice(1, -1));
       for (const secret of texts)
         expect(currentText).not.toContain(JSON.stringify(secret).slice(1, -1));
+      expect(currentText).toContain('"asking":{');
     }
+    await lead({ do: 'end' });
   },
 );
 
