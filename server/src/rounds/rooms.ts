@@ -4,13 +4,13 @@
  * looked at at once. Nothing of a round is held here that is not in the database.
  */
 import type { RoundDesk, RoundScreen } from '@oaken/contract/rounds';
+import { presentAsking } from '@oaken/core/rounds';
 import type { Language } from '@oaken/words/languages';
-import { Op } from 'sequelize';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Send } from '../http/event-stream';
 import { noteHere } from './answering';
-import { readFacts, silence, type RoundFacts } from './facts';
+import { readFacts, type RoundFacts } from './facts';
 import { settle } from './leading';
 import { deskOf, screenOf, shownTo } from './showing';
 
@@ -129,18 +129,20 @@ class Room {
   private async tell(): Promise<void> {
     const { context, editions, roundId } = this;
     const mark = await this.mark();
+    const open = this.facts && presentAsking(this.facts.state);
+    const closesByItself = open?.step === 'open' && (open.limit !== null || open.untilAll);
     if (mark !== this.known) {
       await settle(context, editions, roundId);
       this.facts = await readFacts(context.database, editions, roundId);
       this.known = mark;
-    } else if (await settle(context, editions, roundId))
+    } else if (closesByItself && (await settle(context, editions, roundId)))
       this.facts = await readFacts(context.database, editions, roundId);
     if (!this.facts) return;
     const now = context.now();
     for (const listener of this.listeners) listener.tell(this.facts, now);
   }
 
-  /** Changes whenever something of the round has. */
+  /** Changes whenever something of the round has, and while students' pages say that they are there. */
   private async mark(): Promise<string> {
     const { Round, RoundAnswer, RoundParticipant } = this.context.database.models;
     const { roundId } = this;
@@ -150,11 +152,8 @@ class Room {
     });
     const answers = await RoundAnswer.count({ where: { roundId } });
     const latest = await RoundAnswer.max('answeredAt', { where: { roundId } });
-    const since = new Date(this.context.now() - silence);
-    const here = await RoundParticipant.count({
-      where: { roundId, seenAt: { [Op.gt]: since } },
-    });
-    return JSON.stringify([round, answers, latest, here]);
+    const seen = await RoundParticipant.max('seenAt', { where: { roundId } });
+    return JSON.stringify([round, answers, latest, seen]);
   }
 }
 
