@@ -43,6 +43,7 @@ import { markingRoutes } from './marking/routes';
 import { passageRoutes } from './passages/routes';
 import { renewFigures } from './figures/renew';
 import type { Reader } from './reading/reader';
+import { fileEnded } from './rounds/filing';
 import { roundRoutes } from './rounds/routes';
 import { standardRoutes } from './standards/routes';
 import { forgetSentChanges } from './assessments/building';
@@ -224,6 +225,7 @@ function interfaceRoutes(
 function jobsOf(context: Context, editions: Editions): App['jobs'] {
   return [
     { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
+    { name: 'file ended rounds', every: 30_000, run: () => fileEnded(context, editions) },
     { name: 'send letters', every: 2_000, run: () => sendLetters(context) },
     { name: 'renew item figures', every: 15_000, run: () => renewFigures(context) },
     {

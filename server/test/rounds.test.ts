@@ -202,6 +202,21 @@ test('a round in which nobody answered leaves no results', async () => {
   expect(ended).toMatchObject({ ended: true, assignmentId: null });
 });
 
+test('a round whose server stopped before its results were filed gets them by itself', async () => {
+  const round = await begin();
+  const { entries } = await desk(round);
+  await lead(round, read(entries[0]!.id));
+  await lead(round, open);
+  await answer(students[0]!, round, 0);
+  const { assignmentId } = await lead(round, { do: 'end' });
+  // As it stands where the server stopped right after the last step.
+  const { Assignment, Round } = school.database.models;
+  await Round.update({ assignmentId: null }, { where: { id: round } });
+  await Assignment.update({ clientKey: clientKey() }, { where: { id: assignmentId! } });
+  await school.app.jobs.find(({ name }) => name === 'file ended rounds')!.run();
+  expect((await desk(round)).assignmentId).not.toBeNull();
+});
+
 test('a teacher of other classes finds nothing of it', async () => {
   const round = await begin();
   const other = await school.staff('nwosu');

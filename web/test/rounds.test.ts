@@ -346,6 +346,18 @@ describe('a student’s page', () => {
     expect(state(page)).toBe(saySeat('round.stored'));
   });
 
+  test('what could not be sent before the class went on still goes to the server', async () => {
+    await shown().then(async (page) => {
+      stored = new Unreachable();
+      await choose(page, 0);
+    });
+    stored = { now, number: 1 };
+    const { shown: current } = seat();
+    const next = { ...current.asking!, id: 'e2' };
+    await latestStream().say('shown', { now, shown: { ...current, asking: next } });
+    expect(sent().at(-1)).toEqual({ asking: 'e1', number: 1, responses: { p1: 'a' } });
+  });
+
   test('what came too late is said as the server says it', async () => {
     const page = await shown();
     stored = new Refused({ title: 'This question is closed.' } as never);

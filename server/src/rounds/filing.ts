@@ -6,8 +6,9 @@ import { usualRules, type AssignmentRules } from '@oaken/core/assignments';
 import type { Edition, EditionEntry } from '@oaken/core/forms';
 import { itemPoints } from '@oaken/core/items';
 import type { RoundState } from '@oaken/core/rounds';
+import { day } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
-import type { Transaction } from 'sequelize';
+import { type Transaction, Op } from 'sequelize';
 import type { Editions } from '../attempts/editions';
 import { handIn } from '../attempts/hand-in';
 import { storeAnswers } from '../attempts/writing';
@@ -77,6 +78,17 @@ export async function fileRound(
   });
   for (const { id } of open) await handIn(context, editions, id, { kind: 'teacher' });
   return filed;
+}
+
+/** A round that ended and has answers and no results is one whose server stopped in between. */
+export async function fileEnded(context: Context, editions: Editions): Promise<void> {
+  const { Round } = context.database.models;
+  const since = new Date(context.now() - day);
+  const ended = await Round.findAll({
+    attributes: ['id'],
+    where: { endedAt: { [Op.gt]: since }, assignmentId: null },
+  });
+  for (const { id } of ended) await fileRound(context, editions, id);
 }
 
 /** What was asked, as an edition of the same test. */

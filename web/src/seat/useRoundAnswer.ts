@@ -23,6 +23,7 @@ export function useRoundAnswer(roundId: number) {
   /** What the server has, for a question that this page does not know yet. */
   function take(shown: string, mine: SeatRound['mine']): void {
     if (asking.value === shown && number > 0) return;
+    sendLeft();
     asking.value = shown;
     const known = mine?.asking === shown ? mine : null;
     responses.value = known?.responses ?? {};
@@ -39,6 +40,13 @@ export function useRoundAnswer(roundId: number) {
     wrong.value = '';
     clearTimeout(timer);
     timer = setTimeout(() => void send(), soon);
+  }
+
+  /** What could not be sent before the class went on is kept by the server, beside what counts. */
+  function sendLeft(): void {
+    if (state.value !== 'sending' && state.value !== 'kept') return;
+    const body = { asking: asking.value, number, responses: responses.value };
+    void seatCall('answerRound', { params: { roundId }, body }).catch(() => undefined);
   }
 
   async function send(): Promise<void> {
