@@ -281,8 +281,8 @@ test.each([
     // The class is asked the first question as well.
     const { id: roundId } = await teacher.ok('POST', '/api/rounds', {
       clientKey: `00000000-0000-4000-b002-0000000000${place}`,
-      testId,
       classId: 1,
+      from: { what: 'test', testId },
     });
     const { entries } = await teacher.ok('GET', `/api/rounds/${roundId as number}`);
     let steps = 0;
@@ -349,9 +349,11 @@ test.each([
         ...(mode === 'test' ? ['askHelp'] : []),
         'beginAttempt',
         'beginSchool',
+        'checkRoundAnswer',
         'chooseLanguage',
         'choosePassword',
         'comeAsGuest',
+        'comeAsRoundGuest',
         'countPlay',
         'enterNext',
         'handIn',
@@ -359,6 +361,7 @@ test.each([
         'joinClass',
         'joinRound',
         'keepWork',
+        'listClassmates',
         'listSeat',
         'openCalendar',
         'readCalendar',
@@ -368,6 +371,8 @@ test.each([
         'readSession',
         'readSetup',
         'saveAnswers',
+        'shareDevice',
+        'unshareDevice',
       ]);
       // Help that was not asked for is there by name only, and empty.
       const currentText = JSON.stringify(replies).replace(

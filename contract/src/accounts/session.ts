@@ -45,7 +45,7 @@ export const signInStaff = endpoint({
   answer: sessionAnswer,
 });
 
-const classCode = z
+export const classCode = z
   .string()
   .transform((typed) => typed.toUpperCase().replace(/[^A-Z0-9]/g, ''))
   .pipe(z.string().length(6, sentence('classCodeHasSixLetters')));
@@ -61,6 +61,8 @@ export const findClass = endpoint({
     students: z.array(z.object({ id, name: z.string() })),
     /** Whoever is not on the list may put themselves on it now. */
     joining: z.boolean(),
+    /** The class is being asked, and whoever is not on the list may come in with a name that they type. */
+    guests: z.boolean(),
   }),
 });
 

@@ -1,8 +1,8 @@
 /** An attempt as the sitting page has it. */
 import { orders } from '@oaken/core/assignments';
 import { responses, type SittingPart } from '@oaken/core/items';
-import { numberings } from '@oaken/core/passages';
 import { z } from 'zod';
+import { shownPassage } from '../passages/shown';
 import { endpoint, id, idInPath, instant } from '../endpoint/define';
 import { help } from './practice';
 
@@ -84,15 +84,7 @@ export const attemptAnswer = z.object({
       }),
     ),
     /** By the id of their revision. */
-    passages: z.record(
-      z.string(),
-      z.object({
-        title: z.string(),
-        body: z.string(),
-        numbering: z.enum(numberings),
-        source: z.string(),
-      }),
-    ),
+    passages: z.record(z.string(), shownPassage),
   }),
   answers: z.array(storedAnswer),
   /** How often sounds and films were played that can be played only so often, by their file. */

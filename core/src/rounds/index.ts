@@ -13,5 +13,45 @@ export {
   type RoundRefusal,
   type RoundState,
 } from './round';
-export { shownRound, type ShownAsking, type ShownRound } from './shown';
+export {
+  endOfPace,
+  feedbacks,
+  newPace,
+  paceSteps,
+  takesAtOwnPace,
+  type Feedback,
+  type OwnPace,
+  type PaceStep,
+} from './own-pace';
+export {
+  aloudKinds,
+  fewestChoices,
+  itemAskedAloud,
+  mostChoices,
+  withKeyTold,
+  type AloudKind,
+  type AloudWords,
+  type AskedAloud,
+} from './aloud';
+export { gatherTexts, type GatheredLine } from './gather';
+export {
+  feedbackOn,
+  isKeyed,
+  questionsAtOwnPace,
+  shownRound,
+  type AnswerFeedback,
+  type AskedEntry,
+  type ShownAsking,
+  type ShownPace,
+  type ShownQuestion,
+  type ShownRound,
+} from './shown';
 export { askedTwice, isAllRight, spreadOf, type AskedTwice, type PartSpread } from './spread';
+export {
+  dealTeams,
+  earnedTogether,
+  teamAnswer,
+  type Team,
+  type TeamAnswer,
+  type Teams,
+} from './teams';

@@ -1,8 +1,17 @@
 /**
  * A round: a few questions asked in class, one after the other, each led step by step by the
- * teacher. A pure machine: a state, a command and a time give the next state or the code of what
- * stands against it. What is stored is the state; nothing else knows where a round stands.
+ * teacher, or all of them at each student's own pace. A pure machine: a state, a command and a time
+ * give the next state or the code of what stands against it. What is stored is the state; nothing
+ * else knows where a round stands.
  */
+import {
+  applyToPace,
+  settledPace,
+  type OwnPace,
+  type PaceCommand,
+  type PaceRefusal,
+} from './own-pace';
+import type { Teams } from './teams';
 
 /**
  * Where an asking stands, in their order: the question is read, answers are taken, none is taken any
@@ -27,14 +36,23 @@ export interface Asking {
   /** It closes once everybody who is here has answered. */
   untilAll: boolean;
   closedAt: number | null;
+  /** Of answers in words without a key: the lines that the teacher lets the class see. */
+  chosen: string[];
 }
 
 export interface RoundState {
   ended: boolean;
   /** The projector keeps what it shows. */
   frozen: boolean;
+  /** Whoever has the class code may come in with a name that they type. */
+  guests: boolean;
   /** In the order in which they were asked; the last one is the present one. */
   askings: Asking[];
+  /** Where everybody works at their own pace; null where the teacher leads. */
+  pace: OwnPace | null;
+  teams: Teams | null;
+  /** So many right answers, of students or of teams, the class works towards together. */
+  goal: number | null;
 }
 
 export type RoundCommand =
@@ -44,8 +62,13 @@ export type RoundCommand =
   | { do: 'show-spread' }
   | { do: 'ask-again'; limit: number | null; untilAll: boolean }
   | { do: 'show-key' }
+  | { do: 'choose-lines'; lines: string[] }
   | { do: 'freeze'; frozen: boolean }
-  | { do: 'end' };
+  | { do: 'let-guests-in'; guests: boolean }
+  | { do: 'form-teams'; teams: Teams | null }
+  | { do: 'set-goal'; goal: number | null }
+  | { do: 'end' }
+  | PaceCommand;
 
 /** Why a command cannot be done now. */
 export type RoundRefusal =
@@ -58,11 +81,22 @@ export type RoundRefusal =
   | 'asked-already'
   | 'asked-twice'
   | 'key-was-shown'
-  | 'no-such-entry';
+  | 'no-such-entry'
+  | 'teams-stand'
+  | 'at-own-pace'
+  | PaceRefusal;
 
 export type RoundOutcome = { ok: true; state: RoundState } | { ok: false; refusal: RoundRefusal };
 
-export const newRound: RoundState = { ended: false, frozen: false, askings: [] };
+export const newRound: RoundState = {
+  ended: false,
+  frozen: false,
+  guests: false,
+  askings: [],
+  pace: null,
+  teams: null,
+  goal: null,
+};
 
 /** The asking that the class is at; null before the first. */
 export const presentAsking = ({ askings }: RoundState): Asking | null => askings.at(-1) ?? null;
@@ -92,9 +126,39 @@ export function applyToRound(
 ): RoundOutcome {
   if (command.do === 'freeze') return done({ ...state, frozen: command.frozen });
   if (state.ended) return refused('round-ended');
+  switch (command.do) {
+    case 'let-guests-in':
+      return done({ ...state, guests: command.guests });
+    case 'set-goal':
+      return done({ ...state, goal: command.goal });
+    case 'form-teams':
+      return hasBegun(state) ? refused('teams-stand') : done({ ...state, teams: command.teams });
+    case 'end':
+      return done(endedRound(state, now));
+    case 'start':
+    case 'stop':
+    case 'go-on':
+    case 'finish': {
+      const outcome = applyToPace(state.pace, command, now);
+      return outcome.ok ? done({ ...state, pace: outcome.pace }) : outcome;
+    }
+  }
+  if (state.pace) return refused('at-own-pace');
+  return command.do === 'read'
+    ? readNext(state, command, entries)
+    : applyToAsking(state, command, now);
+}
+
+/** A command about the question that the class is at. */
+function applyToAsking(
+  state: RoundState,
+  command: Extract<
+    RoundCommand,
+    { do: 'open' | 'close' | 'show-spread' | 'ask-again' | 'show-key' | 'choose-lines' }
+  >,
+  now: number,
+): RoundOutcome {
   const asking = presentAsking(state);
-  if (command.do === 'read') return readNext(state, command, entries);
-  if (command.do === 'end') return done({ ...closed(state, now), ended: true, frozen: false });
   if (!asking) return refused('nothing-asked');
   switch (command.do) {
     case 'open':
@@ -106,12 +170,27 @@ export function applyToRound(
       return asking.step === 'closed'
         ? done(withPresent(state, { step: 'spread' }))
         : refused('not-closed');
+    case 'choose-lines':
+      if (asking.step === 'reading' || asking.step === 'open') return refused('not-closed');
+      return done(withPresent(state, { chosen: command.lines }));
     case 'ask-again':
       return askAgain(state, asking, command, now);
     case 'show-key':
       return isClosed(asking) ? done(withPresent(state, { step: 'key' })) : refused('not-closed');
   }
 }
+
+/** Whether anybody could answer anything yet. */
+const hasBegun = ({ askings, pace }: RoundState) =>
+  askings.some(({ openedAt }) => openedAt !== null) || (pace?.openedAt ?? null) !== null;
+
+function endedRound(state: RoundState, now: number): RoundState {
+  const pace = state.pace?.step === 'ready' ? state.pace : overNow(state.pace, now);
+  return { ...closed(state, now), pace, ended: true, frozen: false };
+}
+
+const overNow = (pace: OwnPace | null, now: number): OwnPace | null =>
+  pace && { ...pace, step: 'over', closedAt: pace.closedAt ?? now };
 
 const isClosed = ({ step }: Asking) => step === 'closed' || step === 'spread';
 
@@ -150,6 +229,7 @@ const newAsking = (entry: string, time: Asking['time']): Asking => ({
   limit: null,
   untilAll: false,
   closedAt: null,
+  chosen: [],
 });
 
 function askAgain(
@@ -183,7 +263,7 @@ export function takesAnswers(
 
 /**
  * The state as time and answers make it: an asking whose time is over for everybody, or that all
- * have answered where that closes it, is closed.
+ * have answered where that closes it, is closed; so is work at one's own pace.
  *
  * @param longest the largest factor of anybody who is here
  * @param allAnswered whether everybody who is here has answered the present asking
@@ -192,6 +272,8 @@ export function settledRound(
   state: RoundState,
   { longest, allAnswered, now }: { longest: number; allAnswered: boolean; now: number },
 ): RoundState {
+  const pace = settledPace(state.pace, longest, now);
+  if (pace !== state.pace) return { ...state, pace };
   const asking = presentAsking(state);
   if (asking?.step !== 'open') return state;
   const end = endOfAsking(asking, longest);

@@ -1,4 +1,5 @@
 /** How the answers to one asking are spread, and what asking again changed. Nothing here names anybody. */
+import { gatherTexts } from './gather';
 import { kindOf, scoreItem, type ItemContent, type Part, type Responses } from '../items';
 
 /** One answer and how many gave it. */
@@ -17,10 +18,14 @@ export interface PartSpread {
   lines: SpreadLine[];
   /** Further answers in words that are not listed, each given by fewer. */
   others: number;
+  /** Nothing says which words are right: the teacher chooses what the class sees of them. */
+  openWords: boolean;
 }
 
 /** More different answers than this are not read on a wall (common practice, no source). */
 const mostLines = 8;
+/** A teacher chooses among more. */
+const mostToChooseFrom = 60;
 
 const given = (part: Part, all: readonly Responses[]): unknown[] =>
   all.flatMap((responses) => {
@@ -28,19 +33,25 @@ const given = (part: Part, all: readonly Responses[]): unknown[] =>
     return reading.success && !kindOf(part).isEmpty(reading.data) ? [reading.data] : [];
   });
 
-/** @param all the responses to the item, one for each who answered */
+/**
+ * @param all the responses to the item, one for each who answered
+ * @param keyed whether what is right has been told
+ */
 export const spreadOf = (
   { parts }: Pick<ItemContent, 'parts'>,
   all: readonly Responses[],
+  keyed = true,
 ): PartSpread[] =>
   parts
     .filter((part) => kindOf(part).qti !== null)
     .map((part) => {
       const answers = given(part, all);
-      return { part: part.id, answered: answers.length, ...linesOf(part, answers) };
+      return { part: part.id, answered: answers.length, ...linesOf(part, answers, keyed) };
     });
 
-function linesOf(part: Part, answers: unknown[]): Pick<PartSpread, 'lines' | 'others'> {
+type Lines = Pick<PartSpread, 'lines' | 'others' | 'openWords'>;
+
+function linesOf(part: Part, answers: unknown[], keyed: boolean): Lines {
   const kind = kindOf(part);
   const choices =
     kind.options?.(part) ?? kind.opinions?.(part)?.map(({ id, text }) => ({ id, label: text }));
@@ -51,19 +62,26 @@ function linesOf(part: Part, answers: unknown[]): Pick<PartSpread, 'lines' | 'ot
       text: label,
       students: taken.filter((ids) => ids.has(id)).length,
     }));
-    return { lines, others: 0 };
+    return { lines, others: 0, openWords: false };
   }
-  // What only a person can read is not counted by its words.
-  if (kind.markedBy === 'hand') return { lines: [], others: 0 };
+  const inWords = answers.map((answer) => kind.inWords(part, answer));
+  if (kind.markedBy !== 'machine' || !keyed)
+    return { ...longest(gatherTexts(inWords), mostToChooseFrom), openWords: true };
   const byWords = new Map<string, SpreadLine>();
-  for (const answer of answers) {
-    const id = kind.folded?.(part, answer) ?? kind.inWords(part, answer);
-    const line = byWords.get(id) ?? { id, text: kind.inWords(part, answer), students: 0 };
+  answers.forEach((answer, index) => {
+    const text = inWords[index] ?? '';
+    const id = kind.folded?.(part, answer) ?? text;
+    const line = byWords.get(id) ?? { id, text, students: 0 };
     byWords.set(id, { ...line, students: line.students + 1 });
-  }
+  });
   const lines = [...byWords.values()].sort((a, b) => b.students - a.students);
-  return { lines: lines.slice(0, mostLines), others: Math.max(0, lines.length - mostLines) };
+  return { ...longest(lines), openWords: false };
 }
+
+const longest = (lines: SpreadLine[], most = mostLines) => ({
+  lines: lines.slice(0, most),
+  others: Math.max(0, lines.length - most),
+});
 
 /** Whether an answer earns every point that its key gives. */
 export function isAllRight(content: Pick<ItemContent, 'parts'>, responses: Responses): boolean {

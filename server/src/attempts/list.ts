@@ -82,7 +82,10 @@ async function readRunningRounds({ database: { models }, now }: Context, me: Sig
   const rounds = await models.Round.findAll({
     where: {
       ...runningNow(now()),
-      classId: { [Op.in]: valuesOf(models.Enrollment, 'classId', enrolled) },
+      [Op.or]: [
+        { classId: { [Op.in]: valuesOf(models.Enrollment, 'classId', enrolled) } },
+        { id: { [Op.in]: valuesOf(models.Account, 'guestOfRound', { id: me.account.id }) } },
+      ],
     },
     include: ['owner'],
     order: ['id'],

@@ -1,7 +1,7 @@
 /** Making and changing items. Nothing here ever touches a test. */
 import type { api, BodyOf } from '@oaken/contract';
 import { present } from '@oaken/core/certain';
-import type { ItemContent } from '@oaken/core/items';
+import type { ItemContent, ItemFacts } from '@oaken/core/items';
 import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
@@ -82,6 +82,29 @@ export async function insertItem(
   const revisionId = await writeRevision(database, revision, transaction);
   await item.update({ revisionId }, { transaction });
   return { id: item.id, revisionId };
+}
+
+/**
+ * An item that stands in no search yet: what was asked is known, its wording is not.
+ *
+ * @returns the content as it is stored
+ */
+export async function insertUnworded(
+  { database, now }: Context,
+  me: SignedIn,
+  { bankId, content, facts }: { bankId: number; content: ItemContent; facts: ItemFacts },
+  transaction: Transaction,
+): Promise<{ id: number; revisionId: number; content: ItemContent }> {
+  const { Item, Revision } = database.models;
+  const by = me.account.id;
+  const { id: itemId } = await Item.create(
+    { bankId, createdBy: by, createdAt: new Date(now()) },
+    { transaction },
+  );
+  const revision = { itemId, testId: null, basedOn: null, content, facts, by, at: now() };
+  const revisionId = await writeRevision(database, revision, transaction);
+  const stored = await Revision.findByPk(revisionId, { transaction });
+  return { id: itemId, revisionId, content: present(stored, 'revision').content };
 }
 
 export async function reviseItem(

@@ -26,7 +26,10 @@ export async function listBanks({ database }: Context, me: SignedIn): Promise<{ 
   });
   const bankId = banks.map(({ id }) => id);
   const [items, retired, folders] = await Promise.all([
-    Item.count({ where: { bankId, retiredAt: null }, group: ['bankId'] }),
+    Item.count({
+      where: { bankId, retiredAt: null, revisionId: { [Op.ne]: null } },
+      group: ['bankId'],
+    }),
     Item.count({ where: { bankId, retiredAt: { [Op.ne]: null } }, group: ['bankId'] }),
     Folder.findAll({ where: { bankId }, order: ['position', 'id'] }),
   ]);

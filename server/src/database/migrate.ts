@@ -31,6 +31,7 @@ import { overrides } from './migrations/028-overrides';
 import { languages } from './migrations/029-languages';
 import { meetingTimes } from './migrations/030-meeting-times';
 import { rounds } from './migrations/031-rounds';
+import { askingInClass } from './migrations/032-asking-in-class';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -66,6 +67,7 @@ const migrations: Migration[] = [
   languages,
   meetingTimes,
   rounds,
+  askingInClass,
 ];
 
 export function migrator(database: Sequelize) {

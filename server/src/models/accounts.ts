@@ -21,7 +21,7 @@ const { CHAR, DATE, ENUM, INTEGER, JSON, STRING, TINYINT } = DataTypes;
 
 export type Role = 'administrator' | 'teacher' | 'student';
 
-/** Somebody who can sign in: staff, a student, or a guest of one assignment. */
+/** Somebody who can sign in: staff, a student, or a guest of one assignment or round. */
 export class Account extends Model<InferAttributes<Account>, InferCreationAttributes<Account>> {
   declare id: CreationOptional<number>;
   declare schoolId: number;
@@ -38,6 +38,7 @@ export class Account extends Model<InferAttributes<Account>, InferCreationAttrib
   declare email: CreationOptional<string | null>;
   declare sourcedId: CreationOptional<string | null>;
   declare guestOf: CreationOptional<number | null>;
+  declare guestOfRound: CreationOptional<number | null>;
   declare calendarToken: CreationOptional<string | null>;
   /** Null until they choose. */
   declare language: CreationOptional<Language | null>;
@@ -74,6 +75,7 @@ export const defineAccount = table(Account, 'accounts', {
   email: optional(STRING(254)),
   sourcedId: optional(STRING(64)),
   guestOf: optional(INTEGER.UNSIGNED),
+  guestOfRound: optional(INTEGER.UNSIGNED),
   calendarToken: optional(CHAR(32)),
   language: optional(CHAR(2)),
 });

@@ -72,7 +72,12 @@ import {
   defineAnswerSheet,
 } from './marking';
 
-import { defineRound, defineRoundAnswer, defineRoundParticipant } from './rounds';
+import {
+  definePreparedQuestion,
+  defineRound,
+  defineRoundAnswer,
+  defineRoundParticipant,
+} from './rounds';
 
 import type { Sequelize } from 'sequelize';
 import { connectModels } from './links';
@@ -143,6 +148,7 @@ export const tables = {
     Round: defineRound,
     RoundParticipant: defineRoundParticipant,
     RoundAnswer: defineRoundAnswer,
+    PreparedQuestion: definePreparedQuestion,
   },
   Classes: {
     SchoolClass: defineSchoolClass,

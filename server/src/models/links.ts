@@ -41,6 +41,7 @@ const onlyOf = (parent: ModelName, key: string, as: string, one: string): Parent
 const parents: Partial<Record<ModelName, readonly Parent[]>> = {
   Account: [
     of('Assignment', 'guestOf', 'guestAssignment'),
+    of('Round', 'guestOfRound', 'guestRound'),
     of('School', 'schoolId', 'school', 'accounts'),
   ],
   Adjustment: [
@@ -173,6 +174,11 @@ const parents: Partial<Record<ModelName, readonly Parent[]>> = {
     partOf('Revision', 'revisionId', 'revision', 'revisionStandards'),
     of('Standard', 'standardId', 'standard', 'revisionStandards'),
   ],
+  PreparedQuestion: [
+    of('Account', 'addedBy', 'adder'),
+    partOf('SchoolClass', 'classId', 'class'),
+    of('Item', 'itemId', 'item'),
+  ],
   RevisionTag: [partOf('Revision', 'revisionId', 'revision', 'tags')],
   RosterChange: [of('Account', 'madeBy', 'maker')],
   Round: [
@@ -183,7 +189,11 @@ const parents: Partial<Record<ModelName, readonly Parent[]>> = {
     partOf('SchoolClass', 'classId', 'class'),
   ],
   RoundAnswer: [partOf('Round', 'roundId', 'round'), of('Account', 'studentId', 'student')],
-  RoundParticipant: [partOf('Round', 'roundId', 'round'), of('Account', 'studentId', 'student')],
+  RoundParticipant: [
+    of('Account', 'companionId', 'companion'),
+    partOf('Round', 'roundId', 'round'),
+    of('Account', 'studentId', 'student'),
+  ],
   Score: [of('Attempt', 'attemptId', 'attempt', 'scores')],
   SecondMark: [
     of('Attempt', 'attemptId', 'attempt', 'secondMarks'),

@@ -24,7 +24,7 @@ export const runningNow = (now: number) => ({
   createdAt: { [Op.gt]: new Date(now - longestRound) },
 });
 
-const { CHAR, DATE, INTEGER, JSON, STRING } = DataTypes;
+const { BOOLEAN, CHAR, DATE, INTEGER, JSON, STRING } = DataTypes;
 
 /** A few questions asked in class, and how the asking stands. */
 export class Round extends Model<InferAttributes<Round>, InferCreationAttributes<Round>> {
@@ -72,6 +72,12 @@ export class RoundParticipant extends Model<
   declare studentId: number;
   declare joinedAt: Date;
   declare seenAt: Date;
+  /** A guest who does not count, and who cannot come back. */
+  declare struckOutAt: CreationOptional<Date | null>;
+  /** Who answers on the same device. */
+  declare companionId: CreationOptional<number | null>;
+
+  declare companion?: NonAttribute<Account | null>;
 }
 
 export const defineRoundParticipant = table(RoundParticipant, 'round_participants', {
@@ -79,6 +85,8 @@ export const defineRoundParticipant = table(RoundParticipant, 'round_participant
   studentId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   joinedAt: required(DATE(3)),
   seenAt: required(DATE(3)),
+  struckOutAt: optional(DATE(3)),
+  companionId: optional(INTEGER.UNSIGNED),
 });
 
 /** A student's answer to one asking. */
@@ -96,6 +104,10 @@ export class RoundAnswer extends Model<
   /** What came after closing. */
   declare lateResponses: CreationOptional<Responses | null>;
   declare answeredAt: Date;
+  /** The student says that they are not sure of it. */
+  declare unsure: CreationOptional<boolean>;
+  /** At one's own pace: when the student asked what is right; nothing changes any more then. */
+  declare checkedAt: CreationOptional<Date | null>;
 }
 
 export const defineRoundAnswer = table(RoundAnswer, 'round_answers', {
@@ -106,4 +118,26 @@ export const defineRoundAnswer = table(RoundAnswer, 'round_answers', {
   responses: optional(JSON),
   lateResponses: optional(JSON),
   answeredAt: required(DATE(3)),
+  unsure: withDefault(BOOLEAN, false),
+  checkedAt: optional(DATE(3)),
+});
+
+/** An item that is to be asked of a class, from its list of prepared questions. */
+export class PreparedQuestion extends Model<
+  InferAttributes<PreparedQuestion>,
+  InferCreationAttributes<PreparedQuestion>
+> {
+  declare classId: number;
+  declare itemId: number;
+  declare place: number;
+  declare addedBy: number;
+
+  declare adder?: NonAttribute<Account>;
+}
+
+export const definePreparedQuestion = table(PreparedQuestion, 'prepared_questions', {
+  classId: required(INTEGER.UNSIGNED, { primaryKey: true }),
+  itemId: required(INTEGER.UNSIGNED, { primaryKey: true }),
+  place: required(INTEGER.UNSIGNED),
+  addedBy: required(INTEGER.UNSIGNED),
 });

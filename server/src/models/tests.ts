@@ -175,10 +175,11 @@ export const defineSentChange = table(SentChange, 'sent_changes', {
   sentAt: required(DATE(3)),
 });
 
-/** A test as it was when given. Never changed. */
+/** A test as it was when given, or what was asked in class. Never changed. */
 export class Edition extends Model<InferAttributes<Edition>, InferCreationAttributes<Edition>> {
   declare id: CreationOptional<number>;
-  declare testId: number;
+  /** Null for what was asked in class and comes from no test. */
+  declare testId: CreationOptional<number | null>;
   declare content: EditionContent;
   declare itemCount: number;
   declare points: number;
@@ -191,7 +192,7 @@ export class Edition extends Model<InferAttributes<Edition>, InferCreationAttrib
 
 export const defineEdition = table(Edition, 'editions', {
   id: rowId,
-  testId: required(INTEGER.UNSIGNED),
+  testId: optional(INTEGER.UNSIGNED),
   content: required(JSON),
   itemCount: required(INTEGER.UNSIGNED),
   points: required(DOUBLE),

@@ -1,11 +1,11 @@
 /** What is stored of a round, read together: how it stands, who is in the class, and what was answered. */
-import type { EditionEntry } from '@oaken/core/forms';
-import type { Responses } from '@oaken/core/items';
-import { presentAsking, type RoundState } from '@oaken/core/rounds';
 import { present } from '@oaken/core/certain';
+import type { Edition, EditionEntry } from '@oaken/core/forms';
+import type { Responses } from '@oaken/core/items';
+import { newRound, presentAsking, type RoundState } from '@oaken/core/rounds';
 import type { Editions } from '../attempts/editions';
 import { toMillis, type Database } from '../database/connect';
-import type { Round } from '../models';
+import type { Round, RoundAnswer } from '../models';
 
 /** Longer silent than this, a student's page counts as gone; it says every five seconds that it is there. */
 export const silence = 12_000;
@@ -13,31 +13,46 @@ export const silence = 12_000;
 export interface RoundStudent {
   id: number;
   name: string;
+  /** Null for guests. */
   rosterNumber: number | null;
   /** How much longer a limit is; null: no limit. */
   timeFactor: number | null;
   seenAt: number | null;
+  /** Who answers for this student as well, on one device. */
+  with: string | null;
 }
+
+/** An answer that counts. */
+export interface Given {
+  responses: Responses;
+  number: number;
+  unsure: boolean;
+  checked: boolean;
+}
+export type GivenBy = ReadonlyMap<number, Given>;
 
 export interface RoundFacts {
   round: Round;
   state: RoundState;
+  edition: Edition;
   className: string;
   code: string;
   teacher: string;
   entries: EditionEntry[];
   students: RoundStudent[];
-  /** Answers that count, by student: to the present asking, and to the first asking of the same question. */
-  answers: ReadonlyMap<number, Responses>;
-  first: ReadonlyMap<number, Responses>;
-  /** What came to the present asking after it was closed. */
-  late: ReadonlyMap<number, Responses>;
+  /** Answers that count, by student, to an asking; at one's own pace, to an entry. */
+  answersTo: (askingId: string) => GivenBy;
+  /** Students whose answer to the present asking came after it was closed. */
+  late: ReadonlySet<number>;
 }
 
 /** What a class can be asked: items that everybody gets, in their order. */
 export const askable = (
   sections: readonly { draw?: number | null | undefined; entries: EditionEntry[] }[],
 ) => sections.filter(({ draw }) => (draw ?? null) === null).flatMap(({ entries }) => entries);
+
+/** The state, with what rounds of earlier editions of this program did not know. */
+export const stateOf = ({ state }: Pick<Round, 'state'>): RoundState => ({ ...newRound, ...state });
 
 /** @returns null where there is no such round any more */
 export async function readFacts(
@@ -47,47 +62,59 @@ export async function readFacts(
 ): Promise<RoundFacts | null> {
   const round = await models.Round.findByPk(roundId, { include: ['class', 'owner'] });
   if (!round) return null;
+  const state = stateOf(round);
   const { edition } = await editions.get(round.editionId);
-  const asking = presentAsking(round.state);
-  const { answers, late } = await readAnswers(models, roundId, asking?.id ?? null);
-  const again = asking?.time === 'again' ? asking.entry : null;
-  const { answers: first } = await readAnswers(models, roundId, again);
   const taught = present(round.class, 'class of the round');
   return {
     round,
-    state: round.state,
+    state,
+    edition,
     className: taught.name,
     code: taught.code,
     teacher: round.owner?.fullName ?? '',
     entries: askable(edition.sections),
     students: await readStudents(models, round),
-    answers,
-    first,
-    late,
+    ...(await readAnswers(models, round, state)),
   };
 }
+
+const given = ({ responses, number, unsure, checkedAt }: RoundAnswer): Given | null =>
+  responses && { responses, number, unsure, checked: checkedAt !== null };
 
 async function readAnswers(
-  { RoundAnswer }: Database['models'],
-  roundId: number,
-  askingId: string | null,
-) {
-  const rows = askingId === null ? [] : await RoundAnswer.findAll({ where: { roundId, askingId } });
-  const of = (pick: (row: (typeof rows)[number]) => Responses | null) =>
-    new Map(
-      rows.flatMap((row): [number, Responses][] => {
-        const responses = pick(row);
-        return responses === null ? [] : [[row.studentId, responses]];
-      }),
-    );
+  { RoundAnswer: Answers }: Database['models'],
+  { id: roundId }: Round,
+  state: RoundState,
+): Promise<Pick<RoundFacts, 'answersTo' | 'late'>> {
+  const asking = presentAsking(state);
+  // A goal is counted over all questions; else only the present one is looked at.
+  const all = state.pace !== null || state.goal !== null;
+  const wanted = asking === null ? [] : [asking.id, asking.entry];
+  const rows = await Answers.findAll({
+    where: all ? { roundId } : { roundId, askingId: wanted },
+  });
+  const byAsking = new Map<string, Map<number, Given>>();
+  for (const row of rows) {
+    const answer = given(row);
+    if (!answer) continue;
+    const students = byAsking.get(row.askingId) ?? new Map<number, Given>();
+    byAsking.set(row.askingId, students.set(row.studentId, answer));
+  }
+  const late = rows.filter(
+    ({ askingId, lateResponses }) => askingId === asking?.id && lateResponses !== null,
+  );
   return {
-    answers: of(({ responses }) => responses),
-    late: of(({ lateResponses }) => lateResponses),
+    answersTo: (askingId) => byAsking.get(askingId) ?? new Map<number, Given>(),
+    late: new Set(late.map(({ studentId }) => studentId)),
   };
 }
 
+/** The responses alone, by student. */
+export const responsesOf = (answers: GivenBy): Map<number, Responses> =>
+  new Map([...answers].map(([student, { responses }]) => [student, responses]));
+
 async function readStudents(
-  { Enrollment, RoundParticipant }: Database['models'],
+  { Account, Enrollment, RoundParticipant }: Database['models'],
   { id: roundId, classId }: Round,
 ): Promise<RoundStudent[]> {
   const enrollments = await Enrollment.findAll({
@@ -96,17 +123,40 @@ async function readStudents(
     order: ['rosterNumber'],
   });
   const participants = await RoundParticipant.findAll({ where: { roundId } });
+  const guests = await Account.findAll({
+    where: { guestOfRound: roundId, disabledAt: null },
+    order: ['id'],
+  });
   const seen = new Map(participants.map(({ studentId, seenAt }) => [studentId, toMillis(seenAt)]));
-  return enrollments.map(({ studentId, rosterNumber, student }) => {
+  const nameOf = new Map(
+    enrollments.map(({ studentId, student }) => [studentId, student?.fullName ?? '']),
+  );
+  const sharing = new Map(
+    participants.flatMap(({ studentId, companionId }) =>
+      companionId === null ? [] : [[companionId, studentId]],
+    ),
+  );
+  const enrolled = enrollments.map(({ studentId, rosterNumber, student }): RoundStudent => {
     const needs = student?.accommodation?.content ?? null;
+    const host = sharing.get(studentId);
     return {
       id: studentId,
       name: student?.fullName ?? '',
       rosterNumber,
       timeFactor: needs === null ? 1 : needs.time,
-      seenAt: seen.get(studentId) ?? null,
+      seenAt: seen.get(host ?? studentId) ?? seen.get(studentId) ?? null,
+      with: host === undefined ? null : (nameOf.get(host) ?? ''),
     };
   });
+  const uninvited = guests.map(({ id, fullName }): RoundStudent => ({
+    id,
+    name: fullName,
+    rosterNumber: null,
+    timeFactor: 1,
+    seenAt: seen.get(id) ?? null,
+    with: null,
+  }));
+  return [...enrolled, ...uninvited];
 }
 
 export const isHere = ({ seenAt }: RoundStudent, now: number) =>
@@ -116,8 +166,9 @@ export const isHere = ({ seenAt }: RoundStudent, now: number) =>
 export const factorOf = (timeFactor: number | null) => timeFactor ?? Infinity;
 
 /** What closes an asking by itself: time that is over for everybody, or everybody's answer. */
-export function settlingFacts({ students, answers }: RoundFacts, now: number) {
+export function settlingFacts({ students, answersTo, state }: RoundFacts, now: number) {
   const here = students.filter((student) => isHere(student, now));
+  const answers = answersTo(presentAsking(state)?.id ?? '');
   return {
     now,
     longest: Math.max(1, ...here.map(({ timeFactor }) => factorOf(timeFactor))),

@@ -15,7 +15,10 @@ import { storeAnswers } from '../attempts/writing';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import type { Round, RoundAnswer } from '../models';
-import { askable } from './facts';
+import { askable, stateOf } from './facts';
+import { takeOffAsked } from './prepared';
+import { rewriteQuestions } from './questions';
+import { struckOut } from './taking-part';
 
 /** An entry's id has room for so many characters. */
 const longestId = 24;
@@ -40,9 +43,16 @@ interface Asked extends EditionEntry {
   askingId: string;
 }
 
-/** Every asking that was opened, as an entry of its own. */
-function askedIn(edition: Edition, { askings }: RoundState): Asked[] {
-  const entries = new Map(askable(edition.sections).map((entry) => [entry.id, entry]));
+/** Every asking that was opened, as an entry of its own; at one's own pace all there were. */
+function askedIn(edition: Edition, { askings, pace }: RoundState): Asked[] {
+  const all = askable(edition.sections);
+  const entries = new Map(all.map((entry) => [entry.id, entry]));
+  if (pace)
+    return all.map((entry) => ({
+      ...entry,
+      points: itemPoints(entry.content),
+      askingId: entry.id,
+    }));
   return askings
     .filter(({ openedAt }) => openedAt !== null)
     .flatMap(({ id, entry, time }) => {
@@ -63,11 +73,19 @@ export async function fileRound(
   const filed = await database.transaction(async (transaction) => {
     const round = await database.models.Round.findByPk(roundId, { lock: true, transaction });
     if (!round?.state.ended || round.assignmentId !== null) return round?.assignmentId ?? null;
+    const out = await struckOut(database, roundId, transaction);
     const { edition } = await editions.get(round.editionId);
     const answers = await database.models.RoundAnswer.findAll({ where: { roundId }, transaction });
-    const counting = answers.filter(({ responses }) => responses !== null);
+    const counting = answers.filter(
+      ({ responses, studentId }) => responses !== null && !out.has(studentId),
+    );
     if (counting.length === 0) return null;
-    const asked = askedIn(edition, round.state);
+    const asked = askedIn(edition, stateOf(round));
+    await takeOffAsked(
+      database,
+      round.classId,
+      asked.map(({ itemId }) => itemId),
+    );
     const editionId = await writeAsked(context, round, { edition, asked }, transaction);
     return writeWork(context, round, { editionId, asked, answers: counting }, transaction);
   });
@@ -93,32 +111,15 @@ export async function fileEnded(context: Context, editions: Editions): Promise<v
 
 /** What was asked, as an edition of the same test. */
 async function writeAsked(
-  { database: { models }, now }: Context,
+  context: Context,
   round: Round,
   { edition, asked }: { edition: Edition; asked: Asked[] },
   transaction: Transaction,
 ): Promise<number> {
-  const source = await models.Edition.findByPk(round.editionId, {
-    attributes: ['testId'],
-    transaction,
-  });
   const entries = asked.map(({ askingId: _, ...entry }) => entry);
   const section = { id: 'round', title: '', directions: '', entries };
-  const { id: editionId } = await models.Edition.create(
-    {
-      testId: source?.testId ?? 0,
-      content: { ...edition, sections: [section], forms: [] },
-      itemCount: entries.length,
-      points: entries.reduce((sum, { points }) => sum + points, 0),
-      createdAt: new Date(now()),
-    },
-    { transaction },
-  );
-  await models.EditionRevision.bulkCreate(
-    entries.map(({ id, itemId, revisionId }) => ({ editionId, entryId: id, itemId, revisionId })),
-    { transaction },
-  );
-  return editionId;
+  const filed = { of: round.editionId, edition: { ...edition, sections: [section], forms: [] } };
+  return rewriteQuestions(context, filed, transaction);
 }
 
 async function writeWork(
@@ -173,11 +174,26 @@ async function writeStudents(
     where: { classId, leftAt: null },
     transaction,
   });
+  const guests = await models.Account.findAll({
+    attributes: ['id'],
+    where: { id: here, guestOfRound: round.id },
+    transaction,
+  });
+  const isGuest = (studentId: number) => guests.some(({ id }) => id === studentId);
   // Who left the class meanwhile keeps what was answered.
   const all = [...new Set([...enrollments.map(({ studentId }) => studentId), ...here])];
   await models.AssignmentStudent.bulkCreate(
-    all.map((studentId) => ({ assignmentId, studentId, classId })),
+    all.map((studentId) => ({
+      assignmentId,
+      studentId,
+      classId: isGuest(studentId) ? null : classId,
+    })),
     { transaction },
+  );
+  // From now on they are guests of the results, which say later which student each of them was.
+  await models.Account.update(
+    { guestOf: assignmentId },
+    { where: { id: guests.map(({ id }) => id) }, transaction },
   );
   const entryOf = new Map(asked.map(({ askingId, id }) => [askingId, id]));
   for (const studentId of here) {

@@ -1,67 +1,24 @@
-/** Beginning a round and leading it, one step after the other. */
+/** Leading a round, one step after the other. */
 import type { api, BodyOf } from '@oaken/contract';
-import { readOutline } from '@oaken/core/assessments';
-import {
-  applyToRound,
-  newRound,
-  settledRound,
-  type RoundRefusal,
-  type RoundState,
-} from '@oaken/core/rounds';
+import type { Edition } from '@oaken/core/forms';
+import { applyToRound, settledRound, type RoundCommand, type RoundState } from '@oaken/core/rounds';
 import type { Transaction } from 'sequelize';
-import { insistOnClass, rule } from '../access';
+import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
-import { writeEdition } from '../assignments/giving';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
-import { runningNow, type Round } from '../models';
+import type { Round } from '../models';
 import { notFound, problem } from '../problems/problem';
-import { askable, readFacts, settlingFacts } from './facts';
-
-/** @throws Problem 404 for a test or class that is not mine; 409 while the class is in another round */
-export async function beginRound(
-  context: Context,
-  me: SignedIn,
-  { clientKey, testId, classId }: BodyOf<typeof api.beginRound>,
-): Promise<{ id: number }> {
-  const { database, now } = context;
-  const { Edition, Round, SchoolClass, Test } = database.models;
-  return database.transaction(async (transaction) => {
-    const ownerId = me.account.id;
-    await insistOnClass(database, me, classId, transaction);
-    // Two who begin with one class at the same moment come one after the other.
-    await SchoolClass.findByPk(classId, { lock: true, transaction });
-    const earlier = await Round.findOne({ where: { ownerId, clientKey }, transaction });
-    if (earlier) return { id: earlier.id };
-    const running = await Round.count({ where: { classId, ...runningNow(now()) }, transaction });
-    if (running > 0) throw problem('class-is-asked');
-    const test = await Test.scope(rule('readableBy', me)).findOne({
-      where: { id: testId, removedAt: null },
-      transaction,
-    });
-    if (!test) throw notFound('test');
-    const outline = readOutline(test.outline);
-    const editionId = await writeEdition(context, me, testId, outline, transaction);
-    const edition = await Edition.findByPk(editionId, { transaction });
-    if (!edition || askable(edition.content.sections).length === 0)
-      throw problem('draws-cannot-be-asked');
-    const { id } = await Round.create(
-      {
-        schoolId: me.account.schoolId,
-        ownerId,
-        classId,
-        editionId,
-        title: test.title,
-        state: newRound,
-        clientKey,
-        createdAt: new Date(now()),
-      },
-      { transaction },
-    );
-    return { id };
-  });
-}
+import { askable, readFacts, settlingFacts, stateOf } from './facts';
+import {
+  entriesFromItems,
+  entryAloud,
+  entryWithKey,
+  withEntry,
+  withQuestions,
+  rewriteQuestions,
+} from './questions';
 
 /** @throws Problem 404 for a round of a class that I do not teach */
 export async function insistOnRound(
@@ -74,8 +31,6 @@ export async function insistOnRound(
   });
   if (!round) throw notFound('round');
 }
-
-const problemOf = (refusal: RoundRefusal) => problem(refusal);
 
 /**
  * Takes a step.
@@ -90,35 +45,104 @@ export async function leadRound(
   { version, command }: BodyOf<typeof api.leadRound>,
 ): Promise<RoundState> {
   return database.transaction(async (transaction) => {
-    const round = await lockRound(database, roundId, transaction);
-    if (round.version !== version) throw problem('round-moved-on');
+    const round = await lockRound(database, roundId, transaction, version);
     const { edition } = await editions.get(round.editionId);
-    const entries = askable(edition.sections).map(({ id }) => id);
-    const outcome = applyToRound(round.state, command, entries, now());
-    if (!outcome.ok) throw problemOf(outcome.refusal);
-    await saveState(round, outcome.state, now(), transaction);
-    return outcome.state;
+    const state = stepped(stateOf(round), command, edition, now());
+    await saveState(round, { state }, now(), transaction);
+    return state;
   });
 }
 
+function stepped(
+  state: RoundState,
+  command: RoundCommand,
+  edition: Edition,
+  now: number,
+): RoundState {
+  const entries = askable(edition.sections).map(({ id }) => id);
+  const outcome = applyToRound(state, command, entries, now);
+  if (!outcome.ok) throw problem(outcome.refusal);
+  return outcome.state;
+}
+
+/** Adds questions; one that is asked aloud is opened at once. */
+export async function addToRound(
+  context: Context,
+  editions: Editions,
+  me: SignedIn,
+  roundId: number,
+  { version, questions }: BodyOf<typeof api.addToRound>,
+): Promise<void> {
+  const { database, now } = context;
+  const entries =
+    questions.what === 'items' ? await entriesFromItems(context, me, questions.itemIds) : [];
+  await database.transaction(async (transaction) => {
+    const round = await lockRound(database, roundId, transaction, version);
+    let state = stateOf(round);
+    if (state.ended) throw problem('round-ended');
+    const { edition } = await editions.get(round.editionId);
+    if (questions.what === 'aloud') {
+      if (state.pace) throw problem('at-own-pace');
+      const taught = await database.models.SchoolClass.findByPk(round.classId, { transaction });
+      const subject = taught?.subject ?? '';
+      entries.push(await entryAloud(context, me, { aloud: questions, subject }, transaction));
+    }
+    const more = await withQuestions(database, edition, entries, transaction);
+    const told = { of: round.editionId, edition: more };
+    const editionId = await rewriteQuestions(context, told, transaction);
+    if (questions.what === 'aloud') {
+      const entry = entries[0]?.id ?? '';
+      const { limit, untilAll } = questions;
+      state = stepped(state, { do: 'read', entry, choicesHidden: false }, more, now());
+      state = stepped(state, { do: 'open', limit, untilAll }, more, now());
+    }
+    await saveState(round, { state, editionId }, now(), transaction);
+  });
+}
+
+/** Says what is right in a question that was asked aloud. */
+export async function tellKey(
+  context: Context,
+  editions: Editions,
+  roundId: number,
+  { version, entry: entryId, right }: BodyOf<typeof api.tellKey>,
+): Promise<void> {
+  const { database, now } = context;
+  await database.transaction(async (transaction) => {
+    const round = await lockRound(database, roundId, transaction, version);
+    const state = stateOf(round);
+    if (state.ended) throw problem('round-ended');
+    const { edition } = await editions.get(round.editionId);
+    const entry = askable(edition.sections).find(({ id }) => id === entryId);
+    if (!entry) throw problem('no-such-entry');
+    const keyed = entryWithKey(entry, right);
+    const told = { of: round.editionId, edition: withEntry(edition, entryId, () => keyed) };
+    const editionId = await rewriteQuestions(context, told, transaction);
+    await saveState(round, { state, editionId }, now(), transaction);
+  });
+}
+
+/** @param version as the page shows it; none where nobody pressed anything */
 async function lockRound(
   { models }: Database,
   roundId: number,
   transaction: Transaction,
+  version?: number,
 ): Promise<Round> {
   const round = await models.Round.findByPk(roundId, { lock: true, transaction });
   if (!round) throw notFound('round');
+  if (version !== undefined && round.version !== version) throw problem('round-moved-on');
   return round;
 }
 
 async function saveState(
   round: Round,
-  state: RoundState,
+  { state, editionId = round.editionId }: { state: RoundState; editionId?: number },
   now: number,
   transaction: Transaction,
 ): Promise<void> {
   const endedAt = state.ended ? (round.endedAt ?? new Date(now)) : null;
-  await round.update({ state, version: round.version + 1, endedAt }, { transaction });
+  await round.update({ state, editionId, version: round.version + 1, endedAt }, { transaction });
 }
 
 /** Closes what time or everybody's answer has closed. @returns whether anything changed */
@@ -134,9 +158,10 @@ export async function settle(
   return database.transaction(async (transaction) => {
     const round = await lockRound(database, roundId, transaction);
     // Whoever led it meanwhile has settled it already.
-    const settled = settledRound(round.state, settling);
-    if (round.version !== facts.round.version || settled === round.state) return false;
-    await saveState(round, settled, now(), transaction);
+    const before = stateOf(round);
+    const settled = settledRound(before, settling);
+    if (round.version !== facts.round.version || settled === before) return false;
+    await saveState(round, { state: settled }, now(), transaction);
     return true;
   });
 }

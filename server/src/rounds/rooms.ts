@@ -4,15 +4,16 @@
  * looked at at once. Nothing of a round is held here that is not in the database.
  */
 import type { RoundDesk, RoundScreen } from '@oaken/contract/rounds';
-import { presentAsking } from '@oaken/core/rounds';
+import { presentAsking, type RoundState } from '@oaken/core/rounds';
 import type { Language } from '@oaken/words/languages';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Send } from '../http/event-stream';
-import { noteHere } from './answering';
 import { readFacts, type RoundFacts } from './facts';
 import { settle } from './leading';
-import { deskOf, screenOf, shownTo } from './showing';
+import { deskOf } from './desk';
+import { screenOf, seatShown } from './showing';
+import { noteHere } from './taking-part';
 
 /** Often enough that a step of another process is seen within half a second. */
 const lookEvery = 150;
@@ -60,8 +61,15 @@ export function screenListener(send: Send): Listener {
 
 export const seatListener = (send: Send, student: number, language: Language): Listener => ({
   student,
-  tell: changes('shown', send, (facts, now) => ({ now, shown: shownTo(facts, language) })),
+  tell: changes('shown', send, (facts, now) => ({ now, ...seatShown(facts, student, language) })),
 });
+
+/** Time or everybody's answer closes it. */
+function mayClose(state: RoundState): boolean {
+  if (state.pace) return state.pace.step === 'running' && state.pace.limit !== null;
+  const asking = presentAsking(state);
+  return asking?.step === 'open' && (asking.limit !== null || asking.untilAll);
+}
 
 class Room {
   private readonly listeners = new Set<Listener>();
@@ -129,8 +137,7 @@ class Room {
   private async tell(): Promise<void> {
     const { context, editions, roundId } = this;
     const mark = await this.mark();
-    const open = this.facts && presentAsking(this.facts.state);
-    const closesByItself = open?.step === 'open' && (open.limit !== null || open.untilAll);
+    const closesByItself = this.facts !== null && mayClose(this.facts.state);
     if (mark !== this.known) {
       await settle(context, editions, roundId);
       this.facts = await readFacts(context.database, editions, roundId);
@@ -153,7 +160,8 @@ class Room {
     const answers = await RoundAnswer.count({ where: { roundId } });
     const latest = await RoundAnswer.max('answeredAt', { where: { roundId } });
     const seen = await RoundParticipant.max('seenAt', { where: { roundId } });
-    return JSON.stringify([round, answers, latest, seen]);
+    const sharing = await RoundParticipant.sum('companionId', { where: { roundId } });
+    return JSON.stringify([round, answers, latest, seen, sharing]);
   }
 }
 

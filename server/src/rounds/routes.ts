@@ -1,5 +1,5 @@
 import { api } from '@oaken/contract';
-import { presentAsking } from '@oaken/core/rounds';
+import { askedEntries } from '@oaken/core/rounds';
 import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
@@ -8,51 +8,121 @@ import { toMillis } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { eventStream } from '../http/event-stream';
 import { notFound } from '../problems/problem';
-import { answerRound, insistOnTakingPart, joinRound } from './answering';
+import { answerRound, checkRoundAnswer } from './answering';
+import { beginRound } from './beginning';
+import { deskOf } from './desk';
 import { readFacts } from './facts';
 import { fileRound } from './filing';
-import { beginRound, insistOnRound, leadRound } from './leading';
+import { addToRound, insistOnRound, leadRound, tellKey } from './leading';
+import { givePractice } from './practising';
+import { orderPrepared, prepareQuestions, readPrepared } from './prepared';
 import { deskListener, RoundRooms, screenListener, seatListener } from './rooms';
-import { deskOf } from './showing';
+import { suggestNext } from './suggesting';
+import {
+  insistOnTakingPart,
+  joinRound,
+  listClassmates,
+  shareDevice,
+  strikeOutGuest,
+  unshareDevice,
+} from './taking-part';
+import { wordQuestion } from './wording';
 
 /** The latest rounds that are listed. */
 const mostListed = 50;
 
 export function roundRoutes(bind: Bind, context: Context, editions: Editions): void {
-  const { database, now } = context;
   const rooms = new RoundRooms(context, editions);
+  leadingRoutes(bind, context, editions, rooms);
+  afterwardsRoutes(bind, context, editions);
+  seatRoutes(bind, context, editions, rooms);
+  roundStreams(bind, context, rooms);
 
-  bind(api.listRounds, ({ me }) => listRounds(context, me));
-  bind(api.beginRound, ({ me, body }) => beginRound(context, me, body));
+  bind(api.readPrepared, ({ me, params }) => readPrepared(context, me, params.classId));
+  bind(api.prepareQuestions, ({ me, body }) => prepareQuestions(context, me, body));
+  bind(api.orderPrepared, ({ me, params, body }) =>
+    orderPrepared(context, me, params.classId, body.itemIds),
+  );
+}
 
+function leadingRoutes(bind: Bind, context: Context, editions: Editions, rooms: RoundRooms): void {
+  const { database, now } = context;
   const readDesk = async (roundId: number) => {
     const facts = await readFacts(database, editions, roundId);
     if (!facts) throw notFound('round');
     return deskOf(facts, now());
   };
-
-  bind(api.readRound, async ({ me, params: { roundId } }) => {
+  /** What a teacher does to a round, and how it stands then. */
+  const led = async (me: SignedIn, roundId: number, step: () => Promise<unknown>) => {
     await insistOnRound(database, me, roundId);
-    return readDesk(roundId);
-  });
-
-  bind(api.leadRound, async ({ me, params: { roundId }, body }) => {
-    await insistOnRound(database, me, roundId);
-    const state = await leadRound(context, editions, roundId, body);
-    if (state.ended) await fileRound(context, editions, roundId);
+    await step();
     rooms.changed(roundId);
     return readDesk(roundId);
+  };
+
+  bind(api.listRounds, ({ me }) => listRounds(context, me));
+  bind(api.beginRound, ({ me, body }) => beginRound(context, editions, me, body));
+  bind(api.readRound, ({ me, params: { roundId } }) => led(me, roundId, () => Promise.resolve()));
+  bind(api.leadRound, ({ me, params: { roundId }, body }) =>
+    led(me, roundId, async () => {
+      const state = await leadRound(context, editions, roundId, body);
+      if (state.ended) await fileRound(context, editions, roundId);
+    }),
+  );
+  bind(api.addToRound, ({ me, params: { roundId }, body }) =>
+    led(me, roundId, () => addToRound(context, editions, me, roundId, body)),
+  );
+  bind(api.tellKey, ({ me, params: { roundId }, body }) =>
+    led(me, roundId, () => tellKey(context, editions, roundId, body)),
+  );
+  bind(api.strikeOutGuest, async ({ me, params: { roundId, studentId } }) => {
+    await insistOnRound(database, me, roundId);
+    await strikeOutGuest(context, roundId, studentId);
+    rooms.changed(roundId);
+    return {};
   });
+}
 
+/** What becomes of what was asked. */
+function afterwardsRoutes(bind: Bind, context: Context, editions: Editions): void {
+  const { database } = context;
+  bind(api.suggestNext, async ({ me, params: { roundId } }) => {
+    await insistOnRound(database, me, roundId);
+    return suggestNext(context, editions, me, roundId);
+  });
+  bind(api.givePractice, async ({ me, params: { roundId }, body }) => {
+    await insistOnRound(database, me, roundId);
+    return givePractice(context, editions, me, roundId, body);
+  });
+  bind(api.wordQuestion, async ({ me, params, body }) => {
+    await insistOnRound(database, me, params.roundId);
+    return wordQuestion(context, editions, me, params, body);
+  });
+}
+
+function seatRoutes(bind: Bind, context: Context, editions: Editions, rooms: RoundRooms): void {
   bind(api.joinRound, ({ me, params }) => joinRound(context, editions, me, params.roundId));
-
-  bind(api.answerRound, async ({ me, params: { roundId }, body }) => {
-    const answer = await answerRound(context, editions, me, roundId, body);
+  bind(api.listClassmates, ({ me, params }) =>
+    listClassmates(context, editions, me, params.roundId),
+  );
+  /** What a student does in a round, which others see then. */
+  const seen = async <Answer>(roundId: number, act: Promise<Answer>) => {
+    const answer = await act;
     rooms.changed(roundId);
     return answer;
-  });
-
-  roundStreams(bind, context, rooms);
+  };
+  bind(api.answerRound, ({ me, params: { roundId }, body }) =>
+    seen(roundId, answerRound(context, editions, me, roundId, body)),
+  );
+  bind(api.checkRoundAnswer, ({ me, params: { roundId }, body }) =>
+    seen(roundId, checkRoundAnswer(context, editions, me, roundId, body)),
+  );
+  bind(api.shareDevice, ({ me, params: { roundId }, body }) =>
+    seen(roundId, shareDevice(context, editions, me, roundId, body)),
+  );
+  bind(api.unshareDevice, ({ me, params: { roundId } }) =>
+    seen(roundId, unshareDevice(context, editions, me, roundId)),
+  );
 }
 
 /** What pages listen to while a round goes on. */
@@ -71,9 +141,11 @@ function roundStreams(bind: Bind, context: Context, rooms: RoundRooms): void {
   bind(api.seatRoundEvents, (call) => {
     const { roundId } = call.params;
     const takesPart = async (me: SignedIn) => {
-      const round = await database.models.Round.findByPk(roundId, { attributes: ['classId'] });
+      const round = await database.models.Round.findByPk(roundId, {
+        attributes: ['id', 'classId'],
+      });
       if (!round) throw notFound('round');
-      await insistOnTakingPart(database, me, round.classId);
+      await insistOnTakingPart(database, me, round);
     };
     const { id, language } = call.me.account;
     return eventStream(context, call, takesPart, (send) =>
@@ -95,7 +167,7 @@ async function listRounds({ database }: Context, me: SignedIn) {
       className: taught?.name ?? '',
       createdAt: toMillis(createdAt),
       ended: state.ended,
-      asked: presentAsking(state) ? new Set(state.askings.map(({ entry }) => entry)).size : 0,
+      asked: askedEntries(state).length,
       assignmentId,
     })),
   };

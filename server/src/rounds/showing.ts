@@ -1,48 +1,92 @@
-/** What leaves the server of a round: for the room without names and keys, and for its teacher whole. */
-import type { RoundDesk, RoundScreen, SeatRound } from '@oaken/contract/rounds';
+/** What leaves the server of a round for the room, without names and keys: students' pages and the projector. */
+import type { RoundScreen, SeatShown } from '@oaken/contract/rounds';
 import { valueOf } from '@oaken/core/certain';
-import type { EditionEntry } from '@oaken/core/forms';
+import { veiledItem, type SittingItem } from '@oaken/core/items';
+import { passageForSitting } from '@oaken/core/passages';
 import {
-  forSitting,
-  kindOf,
-  rightInWords,
-  scoreItem,
-  veiledItem,
-  type Responses,
-} from '@oaken/core/items';
-import { plainText, shorten } from '@oaken/core/text';
-import {
-  askedEntries,
-  askedTwice,
+  earnedTogether,
+  isKeyed,
   presentAsking,
+  questionsAtOwnPace,
   shownRound,
   spreadOf,
-  type Asking,
+  teamAnswer,
   type PartSpread,
 } from '@oaken/core/rounds';
 import type { Language } from '@oaken/words/languages';
 import { answersIn } from '@oaken/words/written';
 import { Veil } from '../attempts/veil';
-import { isHere, type RoundFacts, type RoundStudent } from './facts';
 import type { Round } from '../models';
+import { isHere, responsesOf, type RoundFacts } from './facts';
+import { passageOf } from './questions';
 
 /** One for the whole room: everybody sees the same choices in the same order under the same ids. */
 export const veilOf = ({ id, clientKey }: Pick<Round, 'id' | 'clientKey'>) =>
   new Veil(`round ${id} ${clientKey}`);
 
-const listOf = (answers: ReadonlyMap<number, Responses>) => [...answers.values()];
+/** The passage of an entry, as the class reads it. */
+export function shownPassage({ edition, entries }: RoundFacts, entryId: string) {
+  const entry = entries.find(({ id }) => id === entryId);
+  const passage = entry ? passageOf(edition, entry.content) : null;
+  return passage && passageForSitting(passage);
+}
+
+/** How many students have answered what is asked now; at their own pace, anything. */
+export function answeredNow({ state, entries, answersTo, students }: RoundFacts): Set<number> {
+  const asking = presentAsking(state);
+  if (!state.pace) return new Set(asking ? answersTo(asking.id).keys() : []);
+  const any = new Set(entries.flatMap(({ id }) => [...answersTo(id).keys()]));
+  return new Set(students.map(({ id }) => id).filter((id) => any.has(id)));
+}
+
+/** What the class has earned together of its goal, over the questions whose key was shown. */
+export function goalOf({ state, entries, answersTo }: RoundFacts): SeatShown['shown']['goal'] {
+  const { goal, teams, askings, pace } = state;
+  if (goal === null) return null;
+  const told = pace
+    ? entries.map(({ id }) => ({ id, entry: id }))
+    : askings.filter(({ step }) => step === 'key');
+  const shown = pace && pace.step !== 'over' && pace.feedback === 'end' ? [] : told;
+  const earned = shown.map(({ id, entry }) => {
+    const asked = entries.find((other) => other.id === entry);
+    if (!asked || !isKeyed(asked)) return 0;
+    return earnedTogether(asked.content, teams, responsesOf(answersTo(id)));
+  });
+  return { goal, earned: earned.reduce((sum, points) => sum + points, 0) };
+}
+
+type Shown = SeatShown['shown'];
+
+/** The same for all who read one language; made once for what was read together. */
+const made = new WeakMap<RoundFacts, Map<Language, Shown>>();
 
 /** What every screen may show, under ids that say nothing. */
-export function shownTo(facts: RoundFacts, language: Language): SeatRound['shown'] {
-  const shown = shownRound(
-    facts.state,
-    facts.entries,
-    (content) => spreadOf(content, listOf(facts.answers)),
+export function shownTo(facts: RoundFacts, language: Language): Shown {
+  const known = made.get(facts) ?? new Map<Language, Shown>();
+  made.set(facts, known);
+  const shown = known.get(language) ?? makeShown(facts, language);
+  known.set(language, shown);
+  return shown;
+}
+
+function makeShown(facts: RoundFacts, language: Language): Shown {
+  const { state, entries, answersTo, round } = facts;
+  const present = presentAsking(state);
+  const entry = entries.find(({ id }) => id === present?.entry);
+  const { asking, ...shown } = shownRound(
+    state,
+    entries,
+    (content) =>
+      spreadOf(
+        content,
+        [...responsesOf(answersTo(present?.id ?? '')).values()],
+        !entry || isKeyed(entry),
+      ),
     answersIn(language),
   );
-  const entry = facts.entries.find(({ id }) => id === presentAsking(facts.state)?.entry);
-  if (!shown.asking || !entry) return { ended: shown.ended, asking: null };
-  const names = veilOf(facts.round).namesOf(entry.id, entry.content);
+  const goal = goalOf(facts);
+  if (!asking || !entry) return { ...shown, goal, asking: null };
+  const names = veilOf(round).namesOf(entry.id, entry.content);
   const veiled = (spread: PartSpread): PartSpread => ({
     ...spread,
     lines: spread.lines.map((line, index) => ({
@@ -51,12 +95,62 @@ export function shownTo(facts: RoundFacts, language: Language): SeatRound['shown
     })),
   });
   return {
-    ended: false,
+    ...shown,
+    goal,
     asking: {
-      ...shown.asking,
-      item: veiledItem(shown.asking.item, (part) => valueOf(names, part)),
-      spread: shown.asking.spread?.map(veiled) ?? null,
+      ...asking,
+      item: veiledItem(asking.item, (part) => valueOf(names, part)),
+      passage: shownPassage(facts, entry.id),
+      spread: asking.spread?.map(veiled) ?? null,
     },
+  };
+}
+
+/** What a student's page shows, with what is theirs alone. */
+export function seatShown(facts: RoundFacts, studentId: number, language: Language): SeatShown {
+  return {
+    shown: shownTo(facts, language),
+    questions: questionsOf(facts, studentId, language),
+    team: teamOf(facts, studentId),
+  };
+}
+
+function questionsOf(
+  facts: RoundFacts,
+  studentId: number,
+  language: Language,
+): SeatShown['questions'] {
+  const { state, entries, answersTo, round } = facts;
+  if (!state.pace) return [];
+  const mine = new Map(
+    entries.flatMap(({ id }) => {
+      const answer = answersTo(id).get(studentId);
+      return answer ? [[id, answer]] : [];
+    }),
+  );
+  const veil = veilOf(round);
+  const veiled = (item: SittingItem, entryId: string): SittingItem => {
+    const entry = entries.find(({ id }) => id === entryId);
+    const names = entry && veil.namesOf(entryId, entry.content);
+    return names ? veiledItem(item, (part) => valueOf(names, part)) : item;
+  };
+  return questionsAtOwnPace(state, entries, mine, answersIn(language)).map((question) => ({
+    ...question,
+    item: veiled(question.item, question.id),
+    passage: shownPassage(facts, question.id),
+  }));
+}
+
+function teamOf(facts: RoundFacts, studentId: number): SeatShown['team'] {
+  const { teams } = facts.state;
+  const team = teams?.list.find(({ students }) => students.includes(studentId));
+  if (!teams || !team) return null;
+  const answered = answeredNow(facts);
+  return {
+    name: team.name,
+    members: team.students.length,
+    answered: team.students.filter((id) => answered.has(id)).length,
+    shared: teams.devices === 'shared',
   };
 }
 
@@ -68,91 +162,20 @@ export const screenOf = (facts: RoundFacts, now: number): RoundScreen => ({
   code: facts.code,
   frozen: facts.state.frozen,
   shown: shownTo(facts, 'en'),
-  answered: facts.answers.size,
+  answered: answeredNow(facts).size,
   here: facts.students.filter((student) => isHere(student, now)).length,
+  teams: screenTeams(facts),
 });
 
-export function deskOf(facts: RoundFacts, now: number): RoundDesk {
-  const { round, state, entries } = facts;
-  const asked = askedEntries(state);
+/** How far each team agrees, once the class sees how answers are spread. */
+function screenTeams({ state, entries, answersTo }: RoundFacts): RoundScreen['teams'] {
   const asking = presentAsking(state);
   const entry = entries.find(({ id }) => id === asking?.entry);
-  return {
-    now,
-    id: round.id,
-    title: round.title,
-    classId: round.classId,
-    className: facts.className,
-    code: facts.code,
-    version: round.version,
-    ended: state.ended,
-    frozen: state.frozen,
-    assignmentId: round.assignmentId,
-    entries: entries.map(({ id, content }, index) => ({
-      id,
-      number: index + 1,
-      stem: shorten(plainText(content.stem), 90),
-      asked: asked.includes(id),
-    })),
-    asking: asking && entry ? deskAsking(facts, asking, entry) : null,
-    students: facts.students.map((student) => studentOf(facts, student, entry, now)),
-  };
-}
-
-function deskAsking(
-  { answers, first }: RoundFacts,
-  asking: Asking,
-  { content }: EditionEntry,
-): RoundDesk['asking'] {
-  const again = asking.time === 'again';
-  return {
-    ...asking,
-    item: forSitting(content),
-    spread: spreadOf(content, listOf(answers)),
-    before: again ? spreadOf(content, listOf(first)) : null,
-    twice: again ? askedTwice(content, first, answers) : null,
-    rightIds: content.parts.flatMap((part) =>
-      (kindOf(part).options?.(part) ?? []).filter(({ right }) => right).map(({ id }) => id),
-    ),
-    right: rightInWords(content),
-    misconceptions: misconceptionsOf(content.parts, listOf(answers)),
-  };
-}
-
-/** Wrong choices that were taken, where the author said what stands behind them. */
-function misconceptionsOf(parts: EditionEntry['content']['parts'], all: readonly Responses[]) {
-  return parts
-    .flatMap((part) => {
-      const [spread] = spreadOf({ parts: [part] }, all);
-      return (kindOf(part).options?.(part) ?? []).flatMap(({ id, label, right, misconception }) => {
-        const students = spread?.lines.find((line) => line.id === id)?.students ?? 0;
-        return !right && misconception && students > 0
-          ? [{ text: label, misconception, students }]
-          : [];
-      });
-    })
-    .sort((a, b) => b.students - a.students);
-}
-
-function studentOf(
-  { answers, late }: RoundFacts,
-  student: RoundStudent,
-  entry: EditionEntry | undefined,
-  now: number,
-): RoundDesk['students'][number] {
-  const responses = answers.get(student.id);
-  return {
-    id: student.id,
-    name: student.name,
-    rosterNumber: student.rosterNumber,
-    here: isHere(student, now),
-    answered: responses !== undefined,
-    late: late.has(student.id),
-    share: responses && entry ? shareOf(entry, responses) : null,
-  };
-}
-
-function shareOf({ content }: EditionEntry, responses: Responses): number | null {
-  const { points, maxPoints, needsMarking } = scoreItem(content, responses);
-  return needsMarking || maxPoints === 0 ? null : points / maxPoints;
+  const isShown = asking?.step === 'spread' || asking?.step === 'key';
+  if (!state.teams || !asking || !entry || !isShown || state.ended) return [];
+  const answers = responsesOf(answersTo(asking.id));
+  return state.teams.list.map((team) => {
+    const { words, agree, answered } = teamAnswer(entry.content, team, answers);
+    return { name: team.name, words, agree, answered };
+  });
 }

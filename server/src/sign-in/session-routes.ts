@@ -10,6 +10,7 @@ import { joinClass } from '../classes/joining';
 import { isSecret } from '../accounts/secrets';
 import { signingIn } from '../accounts/signing-in';
 import type { Origin, Subjects } from '../accounts/throttle';
+import { addRoundGuest, roundForGuests } from '../rounds/taking-part';
 import { sentence } from './sentences';
 
 /** Failures of signing in and of codes from one address until its answers slow down. */
@@ -147,6 +148,7 @@ function studentRoutes(bind: Bind, context: Context): void {
       name,
       students: await studentsToChoose(database, id),
       joining: joiningUntil !== null && joiningUntil.getTime() > now(),
+      guests: (await roundForGuests({ database, now }, id)) !== null,
     };
   });
 
@@ -155,6 +157,15 @@ function studentRoutes(bind: Bind, context: Context): void {
     await throttle.guess({ arrival: `class ${schoolClass.id} ${request.ip}` });
     const { studentId, passcode } = await joinClass({ database, now }, schoolClass, body);
     return { ...(await begin(studentId, request, response)), passcode };
+  });
+
+  bind(api.comeAsRoundGuest, async ({ body, request, response }) => {
+    const schoolClass = await guessed.classByCode(body.code, request);
+    const round = await roundForGuests({ database, now }, schoolClass.id);
+    if (!round) throw problem('no-guests-now');
+    await throttle.guess({ arrival: `round ${round.id} ${request.ip}` });
+    const guest = await addRoundGuest({ database, now }, round, body.name);
+    return { ...(await begin(guest, request, response)), roundId: round.id };
   });
 
   bind(api.signInStudent, async ({ body, request, response }) => {
