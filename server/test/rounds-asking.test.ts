@@ -127,7 +127,11 @@ describe('a question asked aloud', () => {
       facts: { ...facts, tags: [], author: '', licence: '' },
     };
     const path = `/api/rounds/${round.id}/questions/${question.id}/wording`;
-    const { itemId } = await teacher.ok('POST', path, wording);
+    const { itemId } = await teacher.ok(
+      'POST',
+      `/api/rounds/${round.id}/questions/${question.id}/wording`,
+      wording,
+    );
     expect((await teacher.ok('GET', '/api/items?words=kind+task')).items).toEqual([
       expect.objectContaining({ id: itemId }),
     ]);
@@ -229,11 +233,11 @@ describe('a round from single items', () => {
     await round.lead(open);
     await round.answer(students[0]!, 0);
     await round.lead({ do: 'end' });
-    const path = `/api/rounds/${round.id}/practice`;
+    const give = (body: object) => teacher.ok('POST', `/api/rounds/${round.id}/practice`, body);
     const key = { clientKey: clientKey() };
-    const given = await teacher.ok('POST', path, key);
+    const given = await give(key);
     expect(given).toMatchObject({ students: all.length - 1, questions: 1, leftOut: 0 });
-    expect((await teacher.ok('POST', path, key)).assignmentId).toBe(given.assignmentId);
+    expect((await give(key)).assignmentId).toBe(given.assignmentId);
     const seen = async (student: Visitor) =>
       (await student.ok('GET', '/api/seat')).assignments.some(
         ({ assignmentId }) => assignmentId === given.assignmentId,

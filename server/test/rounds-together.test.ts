@@ -64,8 +64,9 @@ describe('at their own pace', () => {
 
   test('what was checked is told to this student alone, and stays as it is', async () => {
     const { questions } = await round.join(students[0]!);
-    const path = `/api/seat/rounds/${round.id}/check`;
-    const checked = await students[0]!.ok('POST', path, { entry: questions[0]!.id });
+    const checked = await students[0]!.ok('POST', `/api/seat/rounds/${round.id}/check`, {
+      entry: questions[0]!.id,
+    });
     expect(checked.share).toBe(1);
     const again = await round.answerQuestion(students[0]!, 0, await wrongPlace(0), 2);
     expect(problemOf(again)).toBe('answer-checked');

@@ -20,7 +20,7 @@ jest.mock('../src/client/seatCall', () => ({
 import { flushPromises } from '@vue/test-utils';
 import type { RoundDesk, RoundScreen, SeatRound } from '@oaken/contract/rounds';
 import { Refused, Unreachable } from '../src/client/request';
-import AskClassDialog from '../src/desk/rounds/AskClassDialog.vue';
+import BeginDialog from '../src/desk/rounds/BeginDialog.vue';
 import RoundPage from '../src/desk/rounds/RoundPage.vue';
 import ScreenPage from '../src/desk/rounds/ScreenPage.vue';
 import { stepsFrom } from '../src/desk/rounds/roundSteps';
@@ -70,6 +70,7 @@ const spread = [
       { id: 'b', text: 'Two thirds', students: 1 },
     ],
     others: 0,
+    openWords: false,
   },
 ];
 type Asking = NonNullable<RoundDesk['asking']>;
@@ -89,8 +90,15 @@ const asking = (change: Partial<Asking> = {}): Asking => ({
   rightIds: ['b'],
   right: ['Two thirds'],
   misconceptions: [{ text: 'One half', misconception: 'Compares denominators only.', students: 2 }],
+  passage: null,
+  keyed: true,
+  chosen: [],
+  unsure: 0,
   ...change,
 });
+/** What questions and students are besides, where nothing is said of it. */
+const plain = { keyed: true, answered: 0, right: 0, unworded: null };
+const alone = { guest: false, with: null, ever: false, unsure: false, cells: [] };
 const desk = (change: Partial<RoundDesk> = {}): RoundDesk => ({
   now,
   id: 3,
@@ -101,14 +109,27 @@ const desk = (change: Partial<RoundDesk> = {}): RoundDesk => ({
   version: 5,
   ended: false,
   frozen: false,
+  guests: false,
+  pace: null,
+  goal: null,
+  teams: null,
   assignmentId: null,
   entries: [
-    { id: 'e1', number: 1, stem: 'Which is largest?', asked: true },
-    { id: 'e2', number: 2, stem: 'Which is smallest?', asked: false },
+    { id: 'e1', number: 1, stem: 'Which is largest?', asked: true, ...plain },
+    { id: 'e2', number: 2, stem: 'Which is smallest?', asked: false, ...plain },
   ],
   asking: asking(),
   students: [
-    { id: 1, name: 'Ada Park', rosterNumber: 1, here: true, answered: true, late: false, share: 0 },
+    {
+      id: 1,
+      name: 'Ada Park',
+      rosterNumber: 1,
+      here: true,
+      answered: true,
+      late: false,
+      share: 0,
+      ...alone,
+    },
     {
       id: 2,
       name: 'Bo Lind',
@@ -117,6 +138,7 @@ const desk = (change: Partial<RoundDesk> = {}): RoundDesk => ({
       answered: false,
       late: false,
       share: null,
+      ...alone,
     },
   ],
   ...change,
@@ -231,9 +253,10 @@ describe('on the projector', () => {
     className: '6B',
     code: 'BRN6B2',
     frozen: false,
-    shown: { ended: false, asking: null },
+    shown: { ended: false, pace: null, goal: null, asking: null },
     answered: 0,
     here: 2,
+    teams: [],
     ...change,
   });
   const asked = (change: object = {}) =>
@@ -241,6 +264,8 @@ describe('on the projector', () => {
       answered: 1,
       shown: {
         ended: false,
+        pace: null,
+        goal: null,
         asking: {
           ...{ id: 'e1', time: 'first', step: 'open', number: 1, item: item as never },
           ...{ choicesHidden: false, openedAt: now, limit: null },
@@ -282,13 +307,19 @@ describe('a student’s page', () => {
     teacher: 'Maren Holloway',
     shown: {
       ended: false,
+      pace: null,
+      goal: null,
       asking: {
         ...{ id: 'e1', time: 'first', step: 'open', number: 1, item: item as never },
         ...{ choicesHidden: false, openedAt: now, limit: null },
         ...{ spread: null, right: null, explanation: null },
       } as never,
     },
-    mine: null,
+    questions: [],
+    team: null,
+    companion: null,
+    guest: false,
+    mine: [],
     timeFactor: 1,
     aloud: false,
     textSize: 1,
@@ -324,7 +355,7 @@ describe('a student’s page', () => {
     const page = await shown();
     expect(state(page)).toBe(saySeat('round.answerNow'));
     await choose(page, 1);
-    expect(sent()).toEqual([{ asking: 'e1', number: 1, responses: { p1: 'b' } }]);
+    expect(sent()).toEqual([{ asking: 'e1', number: 1, unsure: false, responses: { p1: 'b' } }]);
     expect(state(page)).toBe(saySeat('round.stored'));
   });
 
@@ -333,7 +364,7 @@ describe('a student’s page', () => {
     await page.findAll('input[type=radio]')[0]!.setValue(true);
     await page.findAll('input[type=radio]')[1]!.setValue(true);
     await jest.advanceTimersByTimeAsync(400);
-    expect(sent()).toEqual([{ asking: 'e1', number: 2, responses: { p1: 'b' } }]);
+    expect(sent()).toEqual([{ asking: 'e1', number: 2, unsure: false, responses: { p1: 'b' } }]);
   });
 
   test('without network it is kept and sent again by itself', async () => {
@@ -355,7 +386,13 @@ describe('a student’s page', () => {
     const { shown: current } = seat();
     const next = { ...current.asking!, id: 'e2' };
     await latestStream().say('shown', { now, shown: { ...current, asking: next } });
-    expect(sent().at(-1)).toEqual({ asking: 'e1', number: 1, responses: { p1: 'a' } });
+    await jest.advanceTimersByTimeAsync(2500);
+    expect(sent().at(-1)).toEqual({
+      asking: 'e1',
+      number: 1,
+      unsure: false,
+      responses: { p1: 'a' },
+    });
   });
 
   test('what came too late is said as the server says it', async () => {
@@ -366,10 +403,12 @@ describe('a student’s page', () => {
   });
 
   test('opened again, the answer that was given stands there', async () => {
-    const page = await shown({ mine: { asking: 'e1', number: 4, responses: { p1: 'b' } } });
+    const page = await shown({
+      mine: [{ asking: 'e1', number: 4, unsure: false, responses: { p1: 'b' } }],
+    });
     expect(page.findAll<HTMLInputElement>('input')[1]!.element.checked).toBe(true);
     await choose(page, 0);
-    expect(sent()).toEqual([{ asking: 'e1', number: 5, responses: { p1: 'a' } }]);
+    expect(sent()).toEqual([{ asking: 'e1', number: 5, unsure: false, responses: { p1: 'a' } }]);
   });
 
   test('what is closed takes no answer', async () => {
@@ -384,7 +423,8 @@ describe('a student’s page', () => {
   });
 
   test('before the first question it says who asks it', async () => {
-    const page = await shown({ shown: { ended: false, asking: null } });
+    const shownRound = { ended: false, pace: null, goal: null, asking: null };
+    const page = await shown({ shown: shownRound });
     expect(page.text()).toContain(saySeat('round.waiting', { teacher: 'Maren Holloway' }));
   });
 });
@@ -398,14 +438,22 @@ describe('beginning', () => {
       ],
     };
     answers.beginRound = { id: 31 };
-    const page = await opened(AskClassDialog, { modelValue: false, testId: 9 });
+    const page = await opened(BeginDialog, {
+      modelValue: false,
+      from: { what: 'test', testId: 9 },
+    });
     await page.setProps({ modelValue: true });
     await flushPromises();
     expect(document.body.textContent).not.toContain('5X');
     await submit();
     await flushPromises();
     expect(bodies('beginRound')).toEqual([
-      { clientKey: expect.any(String), testId: 9, classId: 4 },
+      {
+        clientKey: expect.any(String),
+        classId: 4,
+        from: { what: 'test', testId: 9 },
+        pace: null,
+      },
     ]);
     expect(router.currentRoute.value.path).toBe('/rounds/31');
   });

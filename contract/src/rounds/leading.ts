@@ -13,12 +13,16 @@ const inRound = z.object({ roundId: idInPath });
 export const roundRow = z.object({
   id,
   title: z.string(),
+  classId: id,
   className: z.string(),
   createdAt: instant,
   ended: z.boolean(),
   asked: z.number(),
+  /** Questions that it did not come to. */
+  left: z.number(),
   assignmentId: id.nullable(),
 });
+export type RoundRow = z.infer<typeof roundRow>;
 
 export const listRounds = endpoint({
   method: 'GET',

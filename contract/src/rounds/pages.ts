@@ -158,6 +158,8 @@ const deskStudent = z.object({
   /** Answers on the device of somebody else. */
   with: z.string().nullable(),
   answered: z.boolean(),
+  /** Once it has ended: whether they answered anything in it. */
+  ever: z.boolean(),
   unsure: z.boolean(),
   /** Something came after the question was closed; it is kept and not counted. */
   late: z.boolean(),
@@ -196,6 +198,14 @@ export const roundDesk = z.object({
       /** At their own pace: how many have answered, and how many of them are right. */
       answered: z.number(),
       right: z.number(),
+      /** Once it has ended: what is known of a question that has no wording yet. */
+      unworded: z
+        .object({
+          stem: z.string(),
+          choices: z.array(z.object({ id: z.string(), text: z.string() })),
+          right: z.array(z.string()),
+        })
+        .nullable(),
     }),
   ),
   asking: z

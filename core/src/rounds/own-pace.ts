@@ -72,7 +72,7 @@ const running = (pace: OwnPace, now: number): OwnPace => ({
 
 /** When it ends for somebody whose time is stretched by `factor`; null: by hand, or while it is stopped. */
 export const endOfPace = (
-  { step, openedAt, limit, paused }: OwnPace,
+  { step, openedAt, limit, paused }: Pick<OwnPace, 'step' | 'openedAt' | 'limit' | 'paused'>,
   factor: number,
 ): number | null =>
   step === 'stopped' || openedAt === null || limit === null

@@ -1,7 +1,7 @@
 /** A round as its teacher leads it: everything. */
 import type { RoundDesk } from '@oaken/contract/rounds';
 import type { EditionEntry } from '@oaken/core/forms';
-import { forSitting, kindOf, rightInWords, type Responses } from '@oaken/core/items';
+import { forSitting, kindOf, rightInWords, type Part, type Responses } from '@oaken/core/items';
 import {
   askedEntries,
   askedTwice,
@@ -42,7 +42,7 @@ export function deskOf(facts: RoundFacts, now: number): RoundDesk {
   };
 }
 
-function entriesOf({ entries, state, answersTo }: RoundFacts): RoundDesk['entries'] {
+function entriesOf({ entries, state, answersTo, unworded }: RoundFacts): RoundDesk['entries'] {
   const asked = askedEntries(state);
   return entries.map((entry, index) => {
     const answers = state.pace ? [...responsesOf(answersTo(entry.id)).values()] : [];
@@ -55,8 +55,35 @@ function entriesOf({ entries, state, answersTo }: RoundFacts): RoundDesk['entrie
       keyed: isKeyed(entry),
       answered: answers.length,
       right: right.length,
+      unworded: unworded.has(entry.itemId) ? wordsSoFar(entry) : null,
     };
   });
+}
+
+/** What is known of a question before it has its wording. */
+function wordsSoFar({ content, ...entry }: EditionEntry) {
+  const [part] = content.parts;
+  const keyed = isKeyed(entry);
+  return {
+    stem: content.stem,
+    choices:
+      part?.kind === 'single-choice' ? part.choices.map(({ id, text }) => ({ id, text })) : [],
+    right: part && keyed ? rightsOf(part) : [],
+  };
+}
+
+/** As `tellKey` takes them: ids of choices, or what is typed. */
+function rightsOf(part: Part): string[] {
+  switch (part.kind) {
+    case 'single-choice':
+      return part.key;
+    case 'numeric':
+      return [part.key.value, ...(part.key.also ?? [])];
+    case 'short-text':
+      return part.key.variants;
+    default:
+      return [];
+  }
 }
 
 function deskAsking(
@@ -142,6 +169,7 @@ function studentOf(
     here: isHere(student, now),
     with: student.with,
     answered: answer !== undefined || cells.some(({ answered }) => answered),
+    ever: facts.ever.has(student.id),
     unsure: answer?.unsure ?? false,
     late: late.has(student.id),
     share: answer && entry ? feedbackOn(entry, answer.responses).share : null,

@@ -44,6 +44,9 @@ export interface RoundFacts {
   answersTo: (askingId: string) => GivenBy;
   /** Students whose answer to the present asking came after it was closed. */
   late: ReadonlySet<number>;
+  /** Once it has ended: who answered anything, and the items that have no wording yet. */
+  ever: ReadonlySet<number>;
+  unworded: ReadonlySet<number>;
 }
 
 /** What a class can be asked: items that everybody gets, in their order. */
@@ -65,6 +68,7 @@ export async function readFacts(
   const state = stateOf(round);
   const { edition } = await editions.get(round.editionId);
   const taught = present(round.class, 'class of the round');
+  const entries = askable(edition.sections);
   return {
     round,
     state,
@@ -72,10 +76,23 @@ export async function readFacts(
     className: taught.name,
     code: taught.code,
     teacher: round.owner?.fullName ?? '',
-    entries: askable(edition.sections),
+    entries,
     students: await readStudents(models, round),
+    unworded: state.ended ? await readUnworded(models, entries) : new Set(),
     ...(await readAnswers(models, round, state)),
   };
+}
+
+/** Items that were asked aloud and have stood in no bank since. */
+export async function readUnworded(
+  { Item }: Database['models'],
+  entries: readonly EditionEntry[],
+): Promise<Set<number>> {
+  const items = await Item.findAll({
+    attributes: ['id'],
+    where: { id: entries.map(({ itemId }) => itemId), revisionId: null },
+  });
+  return new Set(items.map(({ id }) => id));
 }
 
 const given = ({ responses, number, unsure, checkedAt }: RoundAnswer): Given | null =>
@@ -85,10 +102,10 @@ async function readAnswers(
   { RoundAnswer: Answers }: Database['models'],
   { id: roundId }: Round,
   state: RoundState,
-): Promise<Pick<RoundFacts, 'answersTo' | 'late'>> {
+): Promise<Pick<RoundFacts, 'answersTo' | 'late' | 'ever'>> {
   const asking = presentAsking(state);
   // A goal is counted over all questions; else only the present one is looked at.
-  const all = state.pace !== null || state.goal !== null;
+  const all = state.ended || state.pace !== null || state.goal !== null;
   const wanted = asking === null ? [] : [asking.id, asking.entry];
   const rows = await Answers.findAll({
     where: all ? { roundId } : { roundId, askingId: wanted },
@@ -106,6 +123,7 @@ async function readAnswers(
   return {
     answersTo: (askingId) => byAsking.get(askingId) ?? new Map<number, Given>(),
     late: new Set(late.map(({ studentId }) => studentId)),
+    ever: new Set(rows.filter(given).map(({ studentId }) => studentId)),
   };
 }
 

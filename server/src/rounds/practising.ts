@@ -9,7 +9,7 @@ import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import type { Round } from '../models';
 import { notFound, problem } from '../problems/problem';
-import { askable, stateOf } from './facts';
+import { askable, readUnworded, stateOf } from './facts';
 import { onlyQuestions, writeQuestions } from './questions';
 import { sentence } from './sentences';
 
@@ -111,11 +111,7 @@ async function askedEntriesOf(
     askings.filter(({ openedAt }) => openedAt !== null).map(({ entry }) => entry),
   );
   const asked = askable(sections).filter(({ id }) => pace !== null || opened.has(id));
-  const unworded = await models.Item.findAll({
-    attributes: ['id'],
-    where: { id: asked.map(({ itemId }) => itemId), revisionId: null },
-  });
-  const without = new Set(unworded.map(({ id }) => id));
+  const without = await readUnworded(models, asked);
   const worded = asked.filter(({ itemId }) => !without.has(itemId));
   return {
     worded: new Set(worded.map(({ id }) => id)),

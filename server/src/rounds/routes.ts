@@ -1,5 +1,4 @@
 import { api } from '@oaken/contract';
-import { askedEntries } from '@oaken/core/rounds';
 import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
@@ -11,7 +10,7 @@ import { notFound } from '../problems/problem';
 import { answerRound, checkRoundAnswer } from './answering';
 import { beginRound } from './beginning';
 import { deskOf } from './desk';
-import { readFacts } from './facts';
+import { readFacts, stateOf } from './facts';
 import { fileRound } from './filing';
 import { addToRound, insistOnRound, leadRound, tellKey } from './leading';
 import { givePractice } from './practising';
@@ -156,19 +155,26 @@ function roundStreams(bind: Bind, context: Context, rooms: RoundRooms): void {
 
 async function listRounds({ database }: Context, me: SignedIn) {
   const rounds = await database.models.Round.scope(rule('taughtBy', me)).findAll({
-    include: ['class'],
+    include: ['class', { association: 'edition', attributes: ['itemCount'] }],
     order: [['id', 'DESC']],
     limit: mostListed,
   });
   return {
-    rounds: rounds.map(({ id, title, class: taught, createdAt, state, assignmentId }) => ({
-      id,
-      title,
-      className: taught?.name ?? '',
-      createdAt: toMillis(createdAt),
-      ended: state.ended,
-      asked: askedEntries(state).length,
-      assignmentId,
-    })),
+    rounds: rounds.map((round) => {
+      const { pace, askings, ended } = stateOf(round);
+      const questions = round.edition?.itemCount ?? 0;
+      const asked = new Set(askings.map(({ entry }) => entry)).size;
+      return {
+        id: round.id,
+        title: round.title,
+        classId: round.classId,
+        className: round.class?.name ?? '',
+        createdAt: toMillis(round.createdAt),
+        ended: ended || round.endedAt !== null,
+        asked: pace ? questions : asked,
+        left: pace ? 0 : Math.max(0, questions - asked),
+        assignmentId: round.assignmentId,
+      };
+    }),
   };
 }

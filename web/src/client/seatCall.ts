@@ -17,6 +17,7 @@ export const seatEndpoints = {
   joinClass: ['POST', '/api/session/join'],
   readLink: ['POST', '/api/session/link'],
   comeAsGuest: ['POST', '/api/session/guest'],
+  comeAsRoundGuest: ['POST', '/api/session/round-guest'],
   openCalendar: ['POST', '/api/calendar'],
   listSeat: ['GET', '/api/seat'],
   readReport: ['GET', '/api/seat/assignments/:assignmentId/report'],
@@ -28,6 +29,10 @@ export const seatEndpoints = {
   askHelp: ['POST', '/api/seat/attempts/:attemptId/entries/:entryId/help'],
   joinRound: ['POST', '/api/seat/rounds/:roundId'],
   answerRound: ['PUT', '/api/seat/rounds/:roundId/answer'],
+  checkRoundAnswer: ['POST', '/api/seat/rounds/:roundId/check'],
+  listClassmates: ['GET', '/api/seat/rounds/:roundId/classmates'],
+  shareDevice: ['PUT', '/api/seat/rounds/:roundId/companion'],
+  unshareDevice: ['DELETE', '/api/seat/rounds/:roundId/companion'],
   handIn: ['POST', '/api/seat/attempts/:attemptId/hand-in'],
   keepWork: ['POST', '/api/seat/attempts/:attemptId/files'],
 } as const satisfies Partial<Record<keyof Api, readonly [method: string, path: string]>>;

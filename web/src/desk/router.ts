@@ -156,6 +156,11 @@ const routes: RouteRecordRaw[] = [
     meta: teacher(say('common.watch')),
   },
   {
+    path: '/rounds',
+    component: () => import('./rounds/RoundsPage.vue'),
+    meta: teacher(say('rounds.title')),
+  },
+  {
     path: '/rounds/:roundId(\\d+)',
     component: () => import('./rounds/RoundPage.vue'),
     meta: teacher(say('rounds.title')),

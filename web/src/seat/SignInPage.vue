@@ -17,8 +17,12 @@ const foundClass = ref<{
   name: string;
   students: { id: number; name: string }[];
   joining: boolean;
+  guests: boolean;
 } | null>(null);
 const joining = ref(false);
+/** Comes into the round that the class is in with a name alone. */
+const visiting = ref(false);
+const guestName = ref('');
 /** The passcode of a student who has just joined; it is shown only now. */
 const fresh = ref('');
 const { wrong, busy, act } = useDoing();
@@ -47,6 +51,13 @@ const signIn = () =>
     if (!form.studentId) throw new Error(say('signIn.chooseNameFirst'));
     session.take(await seatCall('signInStudent', { body: form }));
     goOn();
+  });
+const visit = () =>
+  act(async () => {
+    const body = { code: form.code, name: guestName.value };
+    const answer = await seatCall('comeAsRoundGuest', { body });
+    session.take(answer);
+    void router.push(`/round/${answer.roundId}`);
   });
 const join = () =>
   act(async () => {
@@ -130,6 +141,26 @@ const join = () =>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button class="btn main wide" :disabled="busy">{{ say('signIn.join') }}</button>
     </form>
+    <form v-else-if="visiting" @submit.prevent="visit">
+      <label class="field">
+        <span class="label">{{ say('round.asGuestName') }}</span>
+        <input
+          v-model="guestName"
+          class="plain-input big"
+          autocomplete="off"
+          minlength="2"
+          maxlength="80"
+          required
+        />
+      </label>
+      <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
+      <button class="btn main wide" :disabled="busy">{{ say('round.comeAsGuest') }}</button>
+      <p class="other">
+        <button type="button" class="word" @click="visiting = false">
+          {{ say('signIn.iAmOnList') }}
+        </button>
+      </p>
+    </form>
     <form v-else @submit.prevent="signIn">
       <p>
         {{ say('signIn.class') }} <b>{{ foundClass.name }}</b>
@@ -164,6 +195,11 @@ const join = () =>
       <p v-if="foundClass.joining" class="other">
         <button type="button" class="word" @click="joining = true">
           {{ say('signIn.notOnList') }}
+        </button>
+      </p>
+      <p v-if="foundClass.guests" class="other">
+        <button type="button" class="word" @click="visiting = true">
+          {{ say('round.asGuest') }}
         </button>
       </p>
     </form>

@@ -1,6 +1,6 @@
 /** What a student reads of the answer that was given, by where it is. */
 import { say } from '../words';
-import type { AnswerState } from './useRoundAnswer';
+import type { AnswerState } from './useRoundAnswers';
 
 const words: Record<AnswerState, () => string> = {
   none: () => say('round.answerNow'),
@@ -11,3 +11,11 @@ const words: Record<AnswerState, () => string> = {
 };
 
 export const answerInWords = (state: AnswerState): string => words[state]();
+
+/** @param share of the points; null where nothing says what is right */
+export function feedbackInWords(share: number | null, answered: boolean): string {
+  if (!answered) return say('round.notAnswered');
+  if (share === null) return say('round.notScored');
+  if (share >= 1) return say('round.right');
+  return say(share > 0 ? 'round.partlyRight' : 'round.notRight');
+}

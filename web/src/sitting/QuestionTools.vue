@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** What a student does with the question that is open, besides answering it. */
-import { onUnmounted, ref, watch } from 'vue';
 import { say } from '../words';
+import { useReadAloud } from './useReadAloud';
 
 const crossing = defineModel<boolean>('crossing', { required: true });
 const props = defineProps<{
@@ -17,22 +17,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ flag: []; display: [] }>();
 
-const reading = ref(false);
-const voiceless = ref(false);
-function readAloud(): void {
-  const { speechSynthesis: voice } = window;
-  if (reading.value) return voice.cancel();
-  voiceless.value = !voice || voice.getVoices().length === 0;
-  if (voiceless.value) return;
-  const utterance = new SpeechSynthesisUtterance(props.words());
-  utterance.lang = document.documentElement.lang;
-  utterance.onend = utterance.onerror = () => (reading.value = false);
-  reading.value = true;
-  voice.speak(utterance);
-}
-const silence = () => window.speechSynthesis?.cancel();
-watch(() => props.entry, silence);
-onUnmounted(silence);
+const { reading, voiceless, readAloud } = useReadAloud(props.words, () => props.entry);
 </script>
 
 <template>

@@ -16,6 +16,7 @@ const teachers: Place[] = [
   { name: say('common.banks'), to: '/banks' },
   { name: say('common.tests'), to: '/tests' },
   { name: say('common.classes'), to: '/classes' },
+  { name: say('rounds.title'), to: '/rounds' },
   { name: say('desk.schedule'), to: '/schedule' },
   { name: say('desk.marking'), to: '/marking' },
   { name: say('anything.markedWork'), to: '/marking?show=done' },

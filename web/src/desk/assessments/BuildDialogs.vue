@@ -9,7 +9,7 @@ import type { ItemRow } from '@oaken/contract/banks';
 import { allEntries, type Entry } from '@oaken/core/assessments';
 import { computed } from 'vue';
 import { stemLine } from '../shared/words';
-import AskClassDialog from '../rounds/AskClassDialog.vue';
+import BeginDialog from '../rounds/BeginDialog.vue';
 import ApartDialog from './ApartDialog.vue';
 import CopyTestDialog from './CopyTestDialog.vue';
 import ShareTestDialog from './ShareTestDialog.vue';
@@ -85,6 +85,6 @@ const others = computed(() =>
       :owner="about.owner"
       :mine="about.mine"
     />
-    <AskClassDialog v-model="asking" :test-id="testId" />
+    <BeginDialog v-model="asking" :from="{ what: 'test', testId }" />
   </template>
 </template>

@@ -100,7 +100,7 @@ async function extended(text: string): Promise<void> {
       say('common.results')
     }}</RouterLink>
     <ElButton
-      v-if="opened"
+      v-if="opened && opened.assignment.testId !== null"
       @click="router.push(`/tests/${opened.assignment.testId}/assign?again=${assignmentId}`)"
       >{{ say('assignments.assignAgain') }}</ElButton
     >

@@ -4,12 +4,13 @@ import { mostAtOnce } from '@oaken/contract/banks';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { addressOf, call } from '../../client/call';
+import { useSession } from '../../client/session';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
 import NewTestDialog from '../new-test/NewTestDialog.vue';
 import { done, failed } from '../shared/undo';
-import { minutesOf, pointsText } from '../shared/words';
+import { minutesOf, pointsText, useWords } from '../shared/words';
 import { itemAddress } from './address';
 import { useFilterAddress } from '../shared/useFilterAddress';
 import BankIndex from './BankIndex.vue';
@@ -20,6 +21,8 @@ import NearCopies from './NearCopies.vue';
 import PickedDialog from './PickedDialog.vue';
 import PlaceDialog, { type Place } from '../library/PlaceDialog.vue';
 import { useKeptPicks } from './keptPicks';
+import BeginDialog from '../rounds/BeginDialog.vue';
+import PrepareDialog from '../rounds/PrepareDialog.vue';
 import RetireDialog from './RetireDialog.vue';
 import UsedIn from './UsedIn.vue';
 import { asQuery, noFilters, useSearch } from './useSearch';
@@ -32,22 +35,23 @@ const search = useSearch(itemAddress.fromQuery(route.query));
 /** What is known of each picked item; it stays across searches. */
 type Picked = Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>;
 const picked = useKeptPicks<Picked>();
-const asking = ref<'test' | 'copy' | 'move' | 'label' | 'retire' | 'picked' | null>(null);
-const open = (nonNullable: NonNullable<typeof asking.value>) =>
+type Asking = 'test' | 'copy' | 'move' | 'label' | 'retire' | 'picked' | 'ask' | 'prepare';
+const asking = ref<Asking | null>(null);
+const open = (dialog: Asking) =>
   computed({
-    get: () => asking.value === nonNullable,
-    set: (now) => (asking.value = now ? nonNullable : null),
+    get: () => asking.value === dialog,
+    set: (now) => (asking.value = now ? dialog : null),
   });
-const [test, copy, move, label, retire, seen] = (
-  ['test', 'copy', 'move', 'label', 'retire', 'picked'] as const
-).map(open) as [
-  ReturnType<typeof open>,
-  ReturnType<typeof open>,
-  ReturnType<typeof open>,
-  ReturnType<typeof open>,
-  ReturnType<typeof open>,
-  ReturnType<typeof open>,
-];
+const [test, copy, move, label] = [open('test'), open('copy'), open('move'), open('label')];
+const [retire, seen] = [open('retire'), open('picked')];
+const [ask, prepare] = [open('ask'), open('prepare')];
+const session = useSession();
+const words = useWords();
+const askedItems = computed(() => ({
+  what: 'items' as const,
+  title: say('rounds.onDay', { date: words.date(session.now()) }),
+  itemIds: ids.value,
+}));
 
 onMounted(() => library.load().catch(failed));
 useFilterAddress(search.filters, itemAddress, noFilters);
@@ -222,6 +226,10 @@ async function afterRetiring(): Promise<void> {
         >
           {{ say('banks.retire') }}
         </ElButton>
+        <ElButton link class="word" @click="ask = true">{{ say('rounds.askInClass') }}</ElButton>
+        <ElButton link class="word" @click="prepare = true">{{
+          say('rounds.prepareFor')
+        }}</ElButton>
       </template>
       <ElButton type="primary" :disabled="picked.size === 0" @click="test = true">{{
         say('banks.addTest')
@@ -249,5 +257,7 @@ async function afterRetiring(): Promise<void> {
   /></PlaceDialog>
   <LabelDialog v-model="label" :items="ids" @changed="refresh" />
   <RetireDialog v-model="retire" :items="ids" @changed="afterRetiring" />
+  <BeginDialog v-model="ask" :from="askedItems" />
+  <PrepareDialog v-model="prepare" :item-ids="ids" @done="picked = new Map()" />
   <PickedDialog v-model="seen" :items="ids" @let-go="(item) => pick(item)" />
 </template>

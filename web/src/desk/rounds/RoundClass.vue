@@ -1,28 +1,63 @@
 <script setup lang="ts">
 /** Who is here and who has answered; right and wrong only when the teacher asks for it. */
 import type { RoundDesk } from '@oaken/contract/rounds';
+import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
+import { call } from '../../client/call';
+import { useDoing } from '../../client/useDoing';
 import TallyBox from '../../parts/TallyBox.vue';
 import { percent } from '../shared/words';
 import { say } from '../../words/teacher';
+import type { RoundCommand } from './useRound';
 
 type Student = RoundDesk['students'][number];
-defineProps<{ students: readonly Student[] }>();
+const props = defineProps<{
+  round: RoundDesk;
+  lead: (command: RoundCommand) => Promise<boolean>;
+}>();
 const marks = defineModel<boolean>('marks', { required: true });
-const stateOf = ({ answered, here, late }: Student) => {
+const { wrong, act } = useDoing();
+
+function stateOf(student: Student): string {
+  const said = [stateWords(student)];
+  if (student.unsure) said.push(say('rounds.notSure'));
+  if (student.with !== null) said.push(say('rounds.withOther', { name: student.with }));
+  if (student.guest) said.push(say('rounds.guest'));
+  return said.filter(Boolean).join(' · ');
+}
+function stateWords({ answered, here, late }: Student): string {
   if (answered) return say('rounds.answered');
   if (late) return say('rounds.late');
   return here ? '' : say('rounds.notHere');
-};
+}
+async function strikeOut({ id, name }: Student): Promise<void> {
+  const sure = await ElMessageBox.confirm(
+    say('rounds.strikeOutWords'),
+    say('rounds.strikeOutTitle', { name }),
+    { confirmButtonText: say('rounds.strikeOut'), cancelButtonText: say('common.cancel') },
+  ).catch(() => false);
+  if (!sure) return;
+  const params = { roundId: props.round.id, studentId: id };
+  await act(() => call('strikeOutGuest', { params }));
+}
 </script>
 
 <template>
   <section>
     <div class="head">
       <h2>{{ say('rounds.class') }}</h2>
-      <ElCheckbox v-model="marks">{{ say('rounds.showRight') }}</ElCheckbox>
+      <ElCheckbox v-if="!round.pace" v-model="marks">{{ say('rounds.showRight') }}</ElCheckbox>
     </div>
+    <p v-if="!round.ended">
+      <ElCheckbox
+        :model-value="round.guests"
+        @update:model-value="lead({ do: 'let-guests-in', guests: Boolean($event) })"
+        >{{ say('rounds.guests') }}</ElCheckbox
+      >
+      <span class="faded small hint">{{ say('rounds.guestsHint') }}</span>
+    </p>
+    <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ul class="class">
-      <li v-for="student in students" :key="student.id" :class="{ away: !student.here }">
+      <li v-for="student in round.students" :key="student.id" :class="{ away: !student.here }">
         <TallyBox
           v-if="student.answered"
           :share="marks ? (student.share ?? 0) : 1"
@@ -31,6 +66,14 @@ const stateOf = ({ answered, here, late }: Student) => {
         <span v-else class="none" aria-hidden="true" />
         <span class="name">{{ student.name }}</span>
         <span class="faded small">{{ stateOf(student) }}</span>
+        <ElButton
+          v-if="student.guest && !round.ended"
+          link
+          class="word small"
+          :aria-label="say('rounds.strikeOutName', { name: student.name })"
+          @click="strikeOut(student)"
+          >{{ say('rounds.strikeOut') }}</ElButton
+        >
       </li>
     </ul>
   </section>
@@ -42,6 +85,9 @@ const stateOf = ({ answered, here, late }: Student) => {
   justify-content: space-between;
   align-items: baseline;
   margin-top: 18px;
+}
+.hint {
+  display: block;
 }
 .class {
   list-style: none;

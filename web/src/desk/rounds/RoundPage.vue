@@ -1,40 +1,44 @@
 <script setup lang="ts">
 /** Leading a round: the question as the class has it with its steps, and beside it who has answered and how. */
+import { endOfPace } from '@oaken/core/rounds';
 import { lengthInWords } from '@oaken/core/timing';
 import { useLocalStorage, useMediaQuery } from '@vueuse/core';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
-import { computed, ref } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import { useRoute } from 'vue-router';
-import FacingPages from '../shared/FacingPages.vue';
-import LoadingLines from '../shared/LoadingLines.vue';
-import PageHead from '../shared/PageHead.vue';
-import { useWords } from '../shared/words';
 import ItemView from '../../kinds/ItemView.vue';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
-import SelectField from '../../parts/SelectField.vue';
+import PassageView from '../../parts/PassageView.vue';
+import FacingPages from '../shared/FacingPages.vue';
+import LoadingLines from '../shared/LoadingLines.vue';
+import { useWords } from '../shared/words';
 import { say } from '../../words/teacher';
+import AloudDialog, { type Aloud } from './AloudDialog.vue';
+import RoundAfter from './RoundAfter.vue';
 import RoundAnswers from './RoundAnswers.vue';
 import RoundClass from './RoundClass.vue';
-import { stepsFrom } from './roundSteps';
+import RoundEntries from './RoundEntries.vue';
+import RoundHead from './RoundHead.vue';
+import RoundPace from './RoundPace.vue';
+import RoundSteps from './RoundSteps.vue';
+import type { RoundStep } from './roundSteps';
 import { useRound } from './useRound';
 
-const roundId = Number(useRoute().params.roundId);
+const route = useRoute();
+const roundId = Number(route.params.roundId);
 const words = useWords();
-const { round, wrong, busy, lostAt, now, lead, here, answered } = useRound(roundId);
+const desk = useRound(roundId);
+const { round, wrong, busy, lostAt, now, lead, here, answered } = desk;
 
-const limits = [null, 30_000, 60_000, 120_000, 300_000];
-const limit = ref<number | null>(null);
-const untilAll = ref(false);
-const limitWords = (length: number | null) =>
-  length === null ? say('rounds.noLimit') : lengthInWords(length);
-const steps = computed(() =>
-  round.value ? stepsFrom(round.value, { limit: limit.value, untilAll: untilAll.value }) : [],
-);
 const asking = computed(() => round.value?.asking ?? null);
-const mayRead = computed(() => asking.value?.step !== 'open' && !round.value?.ended);
 const left = computed(() => {
+  const { pace = null } = round.value ?? {};
   const current = asking.value;
+  if (pace) {
+    const end = pace.step === 'running' ? endOfPace(pace, 1) : null;
+    return end === null ? null : Math.max(0, end - now.value);
+  }
   if (current?.step !== 'open' || current.limit === null || current.openedAt === null) return null;
   return Math.max(0, current.openedAt + current.limit - now.value);
 });
@@ -43,34 +47,39 @@ const hasAnswers = computed(() => asking.value !== null && asking.value.step !==
 const narrow = useMediaQuery('(max-width: 900px)');
 /** Whether right and wrong are shown; off at first, for the page may be on the wall. */
 const marks = useLocalStorage('oaken-round-marks', false);
-const project = () => window.open(`/rounds/${roundId}/screen`, `oaken-screen-${roundId}`);
+const aloud = ref(route.query.aloud !== undefined);
+const steps = useTemplateRef('steps');
 
-async function end(): Promise<void> {
-  const sure = await ElMessageBox.confirm(
-    say('rounds.endWords', { name: round.value?.className ?? '' }),
-    say('rounds.endTitle'),
-    { confirmButtonText: say('rounds.end'), cancelButtonText: say('common.cancel') },
-  ).catch(() => false);
-  if (sure) await lead({ do: 'end' });
+async function take({ command }: RoundStep): Promise<void> {
+  if (command.do === 'finish') {
+    const sure = await ElMessageBox.confirm(say('rounds.finishWords'), say('rounds.finishTitle'), {
+      confirmButtonText: say('rounds.finish'),
+      cancelButtonText: say('common.cancel'),
+    }).catch(() => false);
+    if (!sure) return;
+  }
+  await lead(command);
 }
+async function askAloud(question: Aloud): Promise<void> {
+  const opening = steps.value?.opening() ?? { limit: null, untilAll: false };
+  if (await desk.add({ what: 'aloud', ...question, ...opening })) aloud.value = false;
+}
+const paceWords = computed(() => {
+  switch (round.value?.pace?.step) {
+    case 'ready':
+      return say('rounds.readyWords');
+    case 'stopped':
+      return say('rounds.stopped');
+    case 'over':
+      return say('rounds.over');
+    default:
+      return '';
+  }
+});
 </script>
 
 <template>
-  <PageHead
-    :title="round?.title ?? say('rounds.title')"
-    :where="round ? say('rounds.leading', { name: round.className }) : say('rounds.title')"
-  >
-    <RouterLink v-if="round?.assignmentId" :to="`/results/${round.assignmentId}`">{{
-      say('common.results')
-    }}</RouterLink>
-    <template v-if="round && !round.ended">
-      <ElButton @click="lead({ do: 'freeze', frozen: !round.frozen })">{{
-        round.frozen ? say('rounds.unfreeze') : say('rounds.freeze')
-      }}</ElButton>
-      <ElButton @click="project">{{ say('rounds.projector') }}</ElButton>
-      <ElButton @click="end">{{ say('rounds.end') }}</ElButton>
-    </template>
-  </PageHead>
+  <RoundHead :round="round" :busy="busy" :lead="lead" />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="lostAt !== null && round" class="lost inset" role="status">
     {{ say('rounds.lost', { time: words.time(lostAt) }) }}
@@ -85,75 +94,54 @@ async function end(): Promise<void> {
   >
     <template #left>
       <div class="inset">
-        <EmptyNote v-if="round.ended" :title="say('rounds.ended')">
-          <RouterLink v-if="round.assignmentId" :to="`/results/${round.assignmentId}`">{{
-            say('rounds.results')
-          }}</RouterLink>
-          <template v-else>{{ say('rounds.nobodyAnswered') }}</template>
-        </EmptyNote>
-        <div v-else class="steps" role="group" :aria-label="say('rounds.steps')">
-          <ElButton
-            v-for="step in steps"
-            :key="step.id"
-            :type="step.main ? 'primary' : 'default'"
-            size="large"
-            :disabled="busy"
-            @click="lead(step.command)"
-            >{{ step.words }}</ElButton
-          >
-          <span v-if="asking?.step !== 'open'" class="opening">
-            {{ say('rounds.openFor') }}
-            <SelectField v-model="limit" class="auto" :aria-label="say('rounds.openFor')"
-              ><ElOption
-                v-for="length in limits"
-                :key="String(length)"
-                :value="length"
-                :label="limitWords(length)"
-            /></SelectField>
-            <ElCheckbox v-model="untilAll">{{ say('rounds.untilAll') }}</ElCheckbox>
-          </span>
-        </div>
-        <RoundAnswers v-if="asking && hasAnswers && narrow" :asking="asking" :marks="marks" />
-        <ItemView
-          v-if="asking"
-          :key="asking.id"
-          :item="asking.item"
-          :responses="{}"
-          :name="asking.id"
-          disabled
+        <RoundAfter v-if="round.ended" :round="round" @changed="desk.read" />
+        <RoundSteps
+          v-else
+          ref="steps"
+          :round="round"
+          :busy="busy"
+          @step="take"
+          @aloud="aloud = true"
         />
-        <EmptyNote v-else-if="!round.ended" :title="say('rounds.waitingForFirst')">{{
+        <p v-if="paceWords && !round.ended" role="status">{{ paceWords }}</p>
+        <RoundAnswers
+          v-if="asking && hasAnswers && narrow"
+          :round="round"
+          :asking="asking"
+          :marks="marks"
+          :desk="desk"
+        />
+        <template v-if="asking && !round.ended">
+          <PassageView v-if="asking.passage" :passage="asking.passage" class="passage" />
+          <ItemView
+            :key="asking.id"
+            :item="asking.item"
+            :responses="{}"
+            :name="asking.id"
+            disabled
+          />
+        </template>
+        <EmptyNote v-else-if="!round.ended && !round.pace" :title="say('rounds.waitingForFirst')">{{
           say('rounds.waitingForFirstWords')
         }}</EmptyNote>
-        <h2 class="gap">{{ say('rounds.questions') }}</h2>
-        <ol class="entries">
-          <li
-            v-for="entry in round.entries"
-            :key="entry.id"
-            :class="{ here: entry.id === asking?.entry }"
-          >
-            <span class="number">{{ entry.number }}</span>
-            <span class="stem">{{ entry.stem }}</span>
-            <span v-if="entry.asked && entry.id !== asking?.entry" class="faded small">{{
-              say('rounds.askedMark')
-            }}</span>
-            <ElButton
-              v-else-if="mayRead && entry.id !== asking?.entry"
-              link
-              class="word small"
-              :disabled="busy"
-              :aria-label="say('rounds.readHiddenOf', { n: entry.number })"
-              @click="lead({ do: 'read', entry: entry.id, choicesHidden: true })"
-              >{{ say('rounds.readHidden') }}</ElButton
-            >
-          </li>
-        </ol>
+        <RoundEntries
+          :round="round"
+          :busy="busy"
+          @read="lead({ do: 'read', entry: $event, choicesHidden: true })"
+        />
       </div>
     </template>
     <template #right>
       <div class="inset">
-        <RoundAnswers v-if="asking && hasAnswers && !narrow" :asking="asking" :marks="marks" />
-        <RoundClass v-model:marks="marks" :students="round.students" />
+        <RoundAnswers
+          v-if="asking && hasAnswers && !narrow"
+          :round="round"
+          :asking="asking"
+          :marks="marks"
+          :desk="desk"
+        />
+        <RoundPace v-if="round.pace" v-model:marks="marks" :round="round" />
+        <RoundClass v-model:marks="marks" :round="round" :lead="lead" />
       </div>
     </template>
   </FacingPages>
@@ -161,11 +149,15 @@ async function end(): Promise<void> {
     <span
       ><b>{{ say('rounds.answeredOf', { answered, here }) }}</b></span
     >
+    <span v-if="round.goal"
+      ><b>{{ say('rounds.goalNow', round.goal) }}</b></span
+    >
     <span v-if="left !== null"
       ><b>{{ lengthInWords(left) }}</b></span
     >
     <span class="faded">{{ say('rounds.classCode', { code: round.code }) }}</span>
   </FootingLine>
+  <AloudDialog v-model="aloud" :busy="busy" @ask="askAloud" />
 </template>
 
 <style scoped>
@@ -176,60 +168,16 @@ async function end(): Promise<void> {
   background: var(--low-wash);
   margin: 0;
 }
-.steps {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-  align-items: center;
+.passage {
+  max-height: 40vh;
+  overflow: auto;
   margin-bottom: 16px;
-}
-.steps .el-button + .el-button {
-  margin-inline-start: 0;
-}
-.opening {
-  display: inline-flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-}
-.opening :deep(.select-field) {
-  width: 150px;
-}
-.gap {
-  margin-top: 26px;
-}
-.entries {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-.entries li {
-  display: flex;
-  gap: 12px;
-  align-items: baseline;
-  padding: 8px 6px;
+  padding-inline-end: 8px;
   border-bottom: var(--line);
-}
-.entries .here {
-  background: var(--wash);
-  box-shadow: inset 3px 0 var(--oak);
-}
-.number {
-  font-weight: 650;
-  min-width: 22px;
-}
-.stem {
-  flex: 1;
-  min-width: 0;
 }
 @media (max-width: 600px) {
   .inset {
     padding: 10px 14px;
-  }
-  .steps .el-button {
-    flex: 1 1 100%;
-    min-height: 56px;
-    font-size: 1.1rem;
   }
 }
 </style>

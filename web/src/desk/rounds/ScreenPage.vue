@@ -1,16 +1,21 @@
 <script setup lang="ts">
 /** What stands on the projector during a round: large, without names and keys before their step. */
 import type { RoundScreen } from '@oaken/contract/rounds';
+import { endOfPace } from '@oaken/core/rounds';
 import { lengthInWords } from '@oaken/core/timing';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useSession } from '../../client/session';
 import { useEventLine } from '../../client/useEventLine';
 import ItemView from '../../kinds/ItemView.vue';
+import PassageView from '../../parts/PassageView.vue';
 import QrCode from '../../parts/QrCode.vue';
 import RichText from '../../parts/RichText.vue';
 import SpreadBars from '../../rounds/SpreadBars.vue';
+import { theme, turnTheme } from '../../theme/theme';
 import { say } from '../../words/teacher';
+import ScreenWords from './ScreenWords.vue';
+import TeamAnswers from './TeamAnswers.vue';
 
 const roundId = Number(useRoute().params.roundId);
 const session = useSession();
@@ -26,7 +31,12 @@ const { lostAt, now } = useEventLine(
   (line) => line.later(line.open),
 );
 const asking = computed(() => screen.value?.shown.asking ?? null);
+const pace = computed(() => screen.value?.shown.pace ?? null);
 const left = computed(() => {
+  if (pace.value) {
+    const end = pace.value.step === 'running' ? endOfPace(pace.value, 1) : null;
+    return end === null ? null : Math.max(0, end - now.value);
+  }
   const current = asking.value;
   if (current?.step !== 'open' || current.limit === null || current.openedAt === null) return null;
   return Math.max(0, current.openedAt + current.limit - now.value);
@@ -41,6 +51,25 @@ const joining = computed(() => {
   const query = new URLSearchParams({ code: screen.value?.code ?? '', to: `/round/${roundId}` });
   return `${address.value}/sign-in?${query}`;
 });
+const paceWords = computed(() => {
+  switch (pace.value?.step) {
+    case 'running':
+      return say('rounds.alone');
+    case 'stopped':
+      return say('rounds.aloneStopped');
+    case 'over':
+      return say('rounds.aloneOver');
+    default:
+      return '';
+  }
+});
+const counted = computed(() => ({
+  answered: screen.value?.answered ?? 0,
+  here: screen.value?.here ?? 0,
+}));
+const turnWords = computed(() =>
+  theme.value === 'dark' ? say('rounds.light') : say('rounds.dark'),
+);
 /** Small squares, filled as answers come; nobody's in particular. */
 const squares = computed(() =>
   Array.from({ length: Math.max(screen.value?.here ?? 0, screen.value?.answered ?? 0) }, (_, n) =>
@@ -53,11 +82,17 @@ const squares = computed(() =>
   <main v-if="screen" class="screen">
     <header>
       <h1>{{ screen.title }}</h1>
-      <p>{{ screen.className }}</p>
+      <p>
+        {{ screen.className }}
+        <button class="turn" @click="turnTheme">{{ turnWords }}</button>
+      </p>
     </header>
     <div v-if="!asking" class="coming">
-      <template v-if="screen.shown.ended">
-        <p class="large">{{ say('rounds.ended') }}</p>
+      <p v-if="screen.shown.ended" class="large">{{ say('rounds.ended') }}</p>
+      <template v-else-if="paceWords">
+        <p class="large">{{ paceWords }}</p>
+        <p>{{ say('rounds.aloneAnswered', counted) }}</p>
+        <p v-if="left !== null" class="large">{{ lengthInWords(left) }}</p>
       </template>
       <template v-else>
         <QrCode :text="joining" :label="say('rounds.goTo')" :size="320" />
@@ -70,6 +105,7 @@ const squares = computed(() =>
     </div>
     <template v-else>
       <section class="question">
+        <PassageView v-if="asking.passage && !asking.spread" :passage="asking.passage" />
         <ItemView
           v-if="shownItem"
           :key="asking.id"
@@ -78,7 +114,11 @@ const squares = computed(() =>
           :name="asking.id"
           disabled
         />
-        <SpreadBars v-for="part in asking.spread ?? []" :key="part.part" :spread="part" />
+        <template v-for="part in asking.spread ?? []" :key="part.part">
+          <ScreenWords v-if="part.openWords" :spread="part" />
+          <SpreadBars v-else :spread="part" />
+        </template>
+        <TeamAnswers v-if="screen.teams.length" :teams="screen.teams" />
         <p v-for="right in asking.right ?? []" :key="right" class="key">✓ {{ right }}</p>
         <RichText v-if="asking.explanation" :html="asking.explanation" />
       </section>
@@ -86,10 +126,9 @@ const squares = computed(() =>
         <span class="squares" aria-hidden="true"
           ><i v-for="(square, n) in squares" :key="n" :class="square"
         /></span>
-        <span>{{
-          say('rounds.answeredOf', { answered: screen.answered, here: screen.here })
-        }}</span>
+        <span>{{ say('rounds.answeredOf', counted) }}</span>
         <b v-if="left !== null">{{ lengthInWords(left) }}</b>
+        <b v-if="screen.shown.goal">{{ say('rounds.goalNow', screen.shown.goal) }}</b>
         <span class="codes">{{ screen.code }}</span>
       </footer>
     </template>
@@ -160,6 +199,14 @@ footer {
 }
 .squares .full {
   background: var(--oak);
+}
+.turn {
+  border: 0;
+  background: none;
+  color: var(--faded);
+  font: inherit;
+  font-size: 0.6em;
+  cursor: pointer;
 }
 .lost {
   position: fixed;

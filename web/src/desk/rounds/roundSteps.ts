@@ -18,10 +18,11 @@ export interface Opening {
 
 /** @param opening how the next question is opened */
 export function stepsFrom(
-  { asking, entries, ended }: Pick<RoundDesk, 'asking' | 'entries' | 'ended'>,
+  { asking, entries, ended, pace }: Pick<RoundDesk, 'asking' | 'entries' | 'ended' | 'pace'>,
   opening: Opening,
 ): RoundStep[] {
   if (ended) return [];
+  if (pace) return paceSteps(pace.step, opening.limit);
   const next = entries.find(({ asked, id }) => !asked && id !== asking?.entry);
   const steps: RoundStep[] = [];
   const add = (id: string, words: string, command: RoundCommand) =>
@@ -41,4 +42,31 @@ export function stepsFrom(
       choicesHidden: false,
     });
   return steps;
+}
+
+/** At their own pace there is one way on, and the word in between. */
+function paceSteps(
+  step: NonNullable<RoundDesk['pace']>['step'],
+  limit: number | null,
+): RoundStep[] {
+  const start = { id: 'start', words: say('rounds.start'), main: true };
+  const stop = { id: 'stop', words: say('rounds.stop'), main: true };
+  const goOn = { id: 'go-on', words: say('rounds.goOn'), main: true };
+  const finish = { id: 'finish', words: say('rounds.finish'), main: false };
+  switch (step) {
+    case 'ready':
+      return [{ ...start, command: { do: 'start', limit } }];
+    case 'running':
+      return [
+        { ...stop, command: { do: 'stop' } },
+        { ...finish, command: { do: 'finish' } },
+      ];
+    case 'stopped':
+      return [
+        { ...goOn, command: { do: 'go-on' } },
+        { ...finish, command: { do: 'finish' } },
+      ];
+    case 'over':
+      return [];
+  }
 }

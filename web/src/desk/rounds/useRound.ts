@@ -39,25 +39,41 @@ export function useRound(roundId: number) {
     (line) => void read().then((there) => there && line.open()),
   );
 
-  /** Takes a step from where the page stands; where somebody else was quicker, the page shows it. */
-  async function lead(command: RoundCommand): Promise<void> {
-    if (busy.value || !round.value) return;
+  /** Changes the round from where the page stands; where somebody else was quicker, the page shows it. */
+  async function change(send: (version: number) => Promise<RoundDesk>): Promise<boolean> {
+    if (busy.value || !round.value) return false;
     busy.value = true;
     try {
-      const { version } = round.value;
-      show(await call('leadRound', { params: { roundId }, body: { version, command } }));
+      show(await send(round.value.version));
       wrong.value = '';
+      return true;
     } catch (error) {
       const said = inWords(error);
       await read();
       wrong.value = said;
+      return false;
     } finally {
       setTimeout(() => (busy.value = false), rest);
     }
   }
+  const params = { roundId };
+  const step = (version: number, command: RoundCommand) =>
+    call('leadRound', { params, body: { version, command } });
+  /** Takes one step, or several of which each needs the one before. */
+  const lead = (first: RoundCommand, ...more: RoundCommand[]) =>
+    change(async (version) => {
+      let desk = await step(version, first);
+      for (const command of more) desk = await step(desk.version, command);
+      return desk;
+    });
+  const add = (questions: BodyOf<typeof api.addToRound>['questions']) =>
+    change((version) => call('addToRound', { params, body: { version, questions } }));
+  const tellKey = (entry: string, right: string[]) =>
+    change((version) => call('tellKey', { params, body: { version, entry, right } }));
+
   const here = computed(() => round.value?.students.filter((student) => student.here).length ?? 0);
   const answered = computed(
     () => round.value?.students.filter((student) => student.answered).length ?? 0,
   );
-  return { round, wrong, busy, lostAt, now, lead, here, answered };
+  return { round, wrong, busy, lostAt, now, read, lead, add, tellKey, here, answered };
 }

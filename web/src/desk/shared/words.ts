@@ -1,6 +1,6 @@
 /** Times, shares and counts as the desk says them. */
 import { plainText, shorten, wholePercent } from '@oaken/core/text';
-import { inWords, roughly } from '@oaken/core/timing';
+import { dateInWords, inWords, roughly } from '@oaken/core/timing';
 import { useSession } from '../../client/session';
 import { say } from '../../words/teacher';
 
@@ -9,6 +9,8 @@ export function useWords() {
   return {
     /** "Fri 14:30", in the school's zone. */
     time: (time: number) => inWords(time, session.school.zone, session.now()),
+    /** "Fri, Dec 4", in the school's zone. */
+    date: (time: number) => dateInWords(time, session.school.zone),
     /** "closes Fri, Dec 4, 2:30 PM, in 2 days" */
     closing(closesAt: number | null): string {
       if (closesAt === null) return say('desk.neverCloses');

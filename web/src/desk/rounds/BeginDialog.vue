@@ -1,5 +1,6 @@
 <script setup lang="ts">
-/** Which class is asked, before a round begins. */
+/** Which class is asked, and how, before a round begins. */
+import type { api, BodyOf } from '@oaken/contract';
 import type { ClassRow } from '@oaken/contract/classes';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -7,12 +8,18 @@ import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
 import { whenOpened } from '../../parts/whenOpened';
 import { say } from '../../words/teacher';
+import PaceChoice from './PaceChoice.vue';
 
 const open = defineModel<boolean>({ required: true });
-const props = defineProps<{ testId: number }>();
+const props = defineProps<{
+  from: BodyOf<typeof api.beginRound>['from'];
+  /** A class that is not the one to begin with: it was asked already. */
+  but?: number;
+}>();
 const router = useRouter();
 const classes = ref<ClassRow[]>([]);
 const chosen = ref<number | null>(null);
+const pace = ref<BodyOf<typeof api.beginRound>['pace']>(null);
 const { wrong, busy, read, act } = useDoing();
 let clientKey = '';
 
@@ -21,21 +28,24 @@ whenOpened(open, async () => {
   await read(async () => {
     const all = (await call('listClasses', {})).classes;
     classes.value = all.filter(({ putAway }) => !putAway);
-    chosen.value ??= classes.value[0]?.id ?? null;
+    const first = classes.value.find(({ id }) => id !== props.but) ?? classes.value[0];
+    chosen.value ??= first?.id ?? null;
   });
 });
 async function begin(): Promise<void> {
   const classId = chosen.value;
   if (classId === null || busy.value) return;
   await act(async () => {
-    const { id } = await call('beginRound', { body: { clientKey, testId: props.testId, classId } });
+    const body = { clientKey, classId, from: props.from, pace: pace.value };
+    const { id } = await call('beginRound', { body });
+    open.value = false;
     await router.push(`/rounds/${id}`);
   });
 }
 </script>
 
 <template>
-  <ElDialog v-model="open" :title="say('rounds.askInClass')" width="460px">
+  <ElDialog v-model="open" :title="say('rounds.askInClass')" width="480px">
     <p>{{ say('rounds.askInClassHint') }}</p>
     <form id="ask-class" @submit.prevent="begin">
       <fieldset>
@@ -46,6 +56,7 @@ async function begin(): Promise<void> {
           >
         </ElRadioGroup>
       </fieldset>
+      <PaceChoice v-model="pace" />
     </form>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <template #footer>
@@ -65,7 +76,7 @@ async function begin(): Promise<void> {
 <style scoped>
 fieldset {
   border: 0;
-  margin: 0;
+  margin: 0 0 16px;
   padding: 0;
 }
 .column {
