@@ -30,6 +30,7 @@ runMain(async () => {
       'saving',
       'rush',
       'killing',
+      'round',
       'finding',
       'results',
       'holds',

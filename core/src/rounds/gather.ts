@@ -12,7 +12,10 @@ export interface GatheredLine {
 }
 
 /** Longer words bear more slips (common practice, no source). */
-const slipsIn = (length: number) => (length >= 9 ? 2 : length >= 5 ? 1 : 0);
+function slipsIn(length: number): number {
+  if (length >= 9) return 2;
+  return length >= 5 ? 1 : 0;
+}
 /** Longer answers are sentences; two of them are the same or not. */
 const longestCompared = 24;
 /** So many different answers are compared with each other; beyond, only what is equal is one line. */

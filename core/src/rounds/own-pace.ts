@@ -26,6 +26,7 @@ export type PaceCommand =
 
 export type PaceRefusal = 'led-by-teacher' | 'started-already' | 'not-running' | 'not-stopped';
 
+/** Before the teacher starts it, without a limit. */
 export const newPace = (feedback: Feedback): OwnPace => ({
   feedback,
   step: 'ready',

@@ -15,6 +15,7 @@ import {
 } from '@oaken/core/rounds';
 import { plainText, shorten } from '@oaken/core/text';
 import { isHere, responsesOf, type RoundFacts, type RoundStudent } from './facts';
+import { sentence } from './sentences';
 import { goalOf, shownPassage } from './showing';
 
 export function deskOf(facts: RoundFacts, now: number): RoundDesk {
@@ -65,7 +66,7 @@ function wordsSoFar({ content, ...entry }: EditionEntry) {
   const [part] = content.parts;
   const keyed = isKeyed(entry);
   return {
-    stem: content.stem,
+    stem: plainText(content.stem) === sentence('askedAloud') ? '' : content.stem,
     choices:
       part?.kind === 'single-choice' ? part.choices.map(({ id, text }) => ({ id, text })) : [],
     right: part && keyed ? rightsOf(part) : [],

@@ -96,7 +96,7 @@ export async function readUnworded(
 }
 
 const given = ({ responses, number, unsure, checkedAt }: RoundAnswer): Given | null =>
-  responses && { responses, number, unsure, checked: checkedAt !== null };
+  responses && { responses, number, unsure: Boolean(unsure), checked: checkedAt !== null };
 
 async function readAnswers(
   { RoundAnswer: Answers }: Database['models'],
@@ -109,6 +109,7 @@ async function readAnswers(
   const wanted = asking === null ? [] : [asking.id, asking.entry];
   const rows = await Answers.findAll({
     where: all ? { roundId } : { roundId, askingId: wanted },
+    raw: true,
   });
   const byAsking = new Map<string, Map<number, Given>>();
   for (const row of rows) {
@@ -131,38 +132,71 @@ async function readAnswers(
 export const responsesOf = (answers: GivenBy): Map<number, Responses> =>
   new Map([...answers].map(([student, { responses }]) => [student, responses]));
 
-async function readStudents(
-  { Account, Enrollment, RoundParticipant }: Database['models'],
-  { id: roundId, classId }: Round,
-): Promise<RoundStudent[]> {
+/** What of a class hardly changes while it is asked. */
+interface Listed {
+  id: number;
+  name: string;
+  rosterNumber: number;
+  timeFactor: number | null;
+}
+
+/** Joining and answering of a whole class would read its list hundreds of times a second. */
+const listFor = 2_000;
+const lists = new WeakMap<
+  Database['models'],
+  Map<number, { until: number; list: Promise<Listed[]> }>
+>();
+
+export function readList(models: Database['models'], classId: number): Promise<Listed[]> {
+  const known = lists.get(models) ?? new Map<number, { until: number; list: Promise<Listed[]> }>();
+  lists.set(models, known);
+  const now = performance.now();
+  const held = known.get(classId);
+  if (held && held.until > now) return held.list;
+  const list = readRoster(models, classId);
+  known.set(classId, { until: now + listFor, list });
+  list.catch(() => known.delete(classId));
+  return list;
+}
+
+async function readRoster({ Enrollment }: Database['models'], classId: number): Promise<Listed[]> {
   const enrollments = await Enrollment.findAll({
     where: { classId, leftAt: null },
     include: [{ association: 'student', required: true, include: ['accommodation'] }],
     order: ['rosterNumber'],
   });
-  const participants = await RoundParticipant.findAll({ where: { roundId } });
-  const guests = await Account.findAll({
-    where: { guestOfRound: roundId, disabledAt: null },
-    order: ['id'],
-  });
-  const seen = new Map(participants.map(({ studentId, seenAt }) => [studentId, toMillis(seenAt)]));
-  const nameOf = new Map(
-    enrollments.map(({ studentId, student }) => [studentId, student?.fullName ?? '']),
-  );
-  const sharing = new Map(
-    participants.flatMap(({ studentId, companionId }) =>
-      companionId === null ? [] : [[companionId, studentId]],
-    ),
-  );
-  const enrolled = enrollments.map(({ studentId, rosterNumber, student }): RoundStudent => {
+  return enrollments.map(({ studentId, rosterNumber, student }) => {
     const needs = student?.accommodation?.content ?? null;
-    const host = sharing.get(studentId);
     return {
       id: studentId,
       name: student?.fullName ?? '',
       rosterNumber,
       timeFactor: needs === null ? 1 : needs.time,
-      seenAt: seen.get(host ?? studentId) ?? seen.get(studentId) ?? null,
+    };
+  });
+}
+
+async function readStudents(
+  models: Database['models'],
+  { id: roundId, classId }: Round,
+): Promise<RoundStudent[]> {
+  const [roster, participants, guests] = await Promise.all([
+    readList(models, classId),
+    models.RoundParticipant.findAll({ where: { roundId }, raw: true }),
+    models.Account.findAll({ where: { guestOfRound: roundId, disabledAt: null }, order: ['id'] }),
+  ]);
+  const seen = new Map(participants.map(({ studentId, seenAt }) => [studentId, toMillis(seenAt)]));
+  const nameOf = new Map(roster.map(({ id, name }) => [id, name]));
+  const sharing = new Map(
+    participants.flatMap(({ studentId, companionId }) =>
+      companionId === null ? [] : [[companionId, studentId]],
+    ),
+  );
+  const enrolled = roster.map((student): RoundStudent => {
+    const host = sharing.get(student.id);
+    return {
+      ...student,
+      seenAt: seen.get(host ?? student.id) ?? seen.get(student.id) ?? null,
       with: host === undefined ? null : (nameOf.get(host) ?? ''),
     };
   });

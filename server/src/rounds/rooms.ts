@@ -13,7 +13,7 @@ import { readFacts, type RoundFacts } from './facts';
 import { settle } from './leading';
 import { deskOf } from './desk';
 import { screenOf, seatShown } from './showing';
-import { noteHere } from './taking-part';
+import { noteStillHere } from './taking-part';
 
 /** Often enough that a step of another process is seen within half a second. */
 const lookEvery = 150;
@@ -43,6 +43,14 @@ function changes<Told extends { now: number }>(
   };
 }
 
+/** As many read the same: it is made and compared once for all of them. */
+const linesOf = new WeakMap<object, string>();
+function lineOf(shown: object): string {
+  const known = linesOf.get(shown) ?? JSON.stringify(shown);
+  linesOf.set(shown, known);
+  return known;
+}
+
 export const deskListener = (send: Send): Listener => ({
   tell: changes<RoundDesk>('desk', send, deskOf),
 });
@@ -59,10 +67,19 @@ export function screenListener(send: Send): Listener {
   };
 }
 
-export const seatListener = (send: Send, student: number, language: Language): Listener => ({
-  student,
-  tell: changes('shown', send, (facts, now) => ({ now, ...seatShown(facts, student, language) })),
-});
+export function seatListener(send: Send, student: number, language: Language): Listener {
+  let last = '';
+  return {
+    student,
+    tell(facts, now) {
+      const { shown, ...mine } = seatShown(facts, student, language);
+      const line = lineOf(shown) + JSON.stringify(mine);
+      if (line === last) return;
+      last = line;
+      send('shown', { now, shown, ...mine });
+    },
+  };
+}
 
 /** Time or everybody's answer closes it. */
 function mayClose(state: RoundState): boolean {
@@ -131,7 +148,7 @@ class Room {
     this.notedAt = now;
     const students = [...this.listeners].flatMap(({ student }) => student ?? []);
     if (students.length > 0)
-      await noteHere(this.context.database, this.roundId, [...new Set(students)], now);
+      await noteStillHere(this.context.database, this.roundId, [...new Set(students)], now);
   }
 
   private async tell(): Promise<void> {
@@ -188,8 +205,8 @@ export class RoundRooms {
     };
   }
 
-  /** Something of a round was changed by this process. */
-  changed(roundId: number): void {
+  /** A step was taken in this process: whoever looks sees it at once. An answer waits for the next look. */
+  stepped(roundId: number): void {
     this.rooms.get(roundId)?.look();
   }
 }

@@ -7,6 +7,7 @@ import { toMillis } from '../database/connect';
 import type { Bind } from '../http/bind';
 import { eventStream } from '../http/event-stream';
 import { notFound } from '../problems/problem';
+import { AnswerLine } from './answer-line';
 import { answerRound, checkRoundAnswer } from './answering';
 import { beginRound } from './beginning';
 import { deskOf } from './desk';
@@ -34,7 +35,7 @@ export function roundRoutes(bind: Bind, context: Context, editions: Editions): v
   const rooms = new RoundRooms(context, editions);
   leadingRoutes(bind, context, editions, rooms);
   afterwardsRoutes(bind, context, editions);
-  seatRoutes(bind, context, editions, rooms);
+  seatRoutes(bind, context, editions);
   roundStreams(bind, context, rooms);
 
   bind(api.readPrepared, ({ me, params }) => readPrepared(context, me, params.classId));
@@ -55,7 +56,7 @@ function leadingRoutes(bind: Bind, context: Context, editions: Editions, rooms: 
   const led = async (me: SignedIn, roundId: number, step: () => Promise<unknown>) => {
     await insistOnRound(database, me, roundId);
     await step();
-    rooms.changed(roundId);
+    rooms.stepped(roundId);
     return readDesk(roundId);
   };
 
@@ -77,7 +78,7 @@ function leadingRoutes(bind: Bind, context: Context, editions: Editions, rooms: 
   bind(api.strikeOutGuest, async ({ me, params: { roundId, studentId } }) => {
     await insistOnRound(database, me, roundId);
     await strikeOutGuest(context, roundId, studentId);
-    rooms.changed(roundId);
+    rooms.stepped(roundId);
     return {};
   });
 }
@@ -99,28 +100,23 @@ function afterwardsRoutes(bind: Bind, context: Context, editions: Editions): voi
   });
 }
 
-function seatRoutes(bind: Bind, context: Context, editions: Editions, rooms: RoundRooms): void {
+function seatRoutes(bind: Bind, context: Context, editions: Editions): void {
+  const line = new AnswerLine(context, editions);
   bind(api.joinRound, ({ me, params }) => joinRound(context, editions, me, params.roundId));
   bind(api.listClassmates, ({ me, params }) =>
     listClassmates(context, editions, me, params.roundId),
   );
-  /** What a student does in a round, which others see then. */
-  const seen = async <Answer>(roundId: number, act: Promise<Answer>) => {
-    const answer = await act;
-    rooms.changed(roundId);
-    return answer;
-  };
   bind(api.answerRound, ({ me, params: { roundId }, body }) =>
-    seen(roundId, answerRound(context, editions, me, roundId, body)),
+    answerRound(context, line, me, roundId, body),
   );
   bind(api.checkRoundAnswer, ({ me, params: { roundId }, body }) =>
-    seen(roundId, checkRoundAnswer(context, editions, me, roundId, body)),
+    checkRoundAnswer(context, editions, me, roundId, body),
   );
   bind(api.shareDevice, ({ me, params: { roundId }, body }) =>
-    seen(roundId, shareDevice(context, editions, me, roundId, body)),
+    shareDevice(context, editions, me, roundId, body),
   );
   bind(api.unshareDevice, ({ me, params: { roundId } }) =>
-    seen(roundId, unshareDevice(context, editions, me, roundId)),
+    unshareDevice(context, editions, me, roundId),
   );
 }
 

@@ -176,6 +176,7 @@ function screenTeams({ state, entries, answersTo }: RoundFacts): RoundScreen['te
   const answers = responsesOf(answersTo(asking.id));
   return state.teams.list.map((team) => {
     const { words, agree, answered } = teamAnswer(entry.content, team, answers);
-    return { name: team.name, words, agree, answered };
+    // What one says alone would be that one's answer on the wall.
+    return { name: team.name, words: answered > 1 ? words : [], agree, answered };
   });
 }

@@ -11,7 +11,8 @@ import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { runningNow, type Account, type Round } from '../models';
 import { notFound, problem } from '../problems/problem';
-import { isHere, readFacts, stateOf, type RoundFacts } from './facts';
+import type { Answerer } from './answer-line';
+import { isHere, readFacts, readList, stateOf, type RoundFacts } from './facts';
 import { seatShown, veilOf } from './showing';
 
 /** More guests are no classroom. */
@@ -23,17 +24,50 @@ export async function insistOnTakingPart(
   me: SignedIn,
   { id: roundId, classId }: Pick<Round, 'id' | 'classId'>,
 ): Promise<Account> {
+  const enrollment = await models.Enrollment.findOne({
+    attributes: ['studentId'],
+    where: { classId, studentId: me.account.id, leftAt: null },
+    include: [{ association: 'student', include: ['accommodation'] }],
+  });
+  if (enrollment?.student) return enrollment.student;
   const guest = await models.Account.findOne({
     where: { id: me.account.id, guestOfRound: roundId, disabledAt: null },
     include: ['accommodation'],
   });
-  if (guest) return guest;
-  const enrollment = await models.Enrollment.findOne({
-    where: { classId, studentId: me.account.id, leftAt: null },
-    include: [{ association: 'student', include: ['accommodation'] }],
-  });
-  if (!enrollment?.student) throw notFound('round');
-  return enrollment.student;
+  if (!guest) throw notFound('round');
+  return guest;
+}
+
+/** The class of a round, which never changes. */
+const classesOf = new WeakMap<Database['models'], Map<number, number>>();
+
+async function classOf({ models }: Database, roundId: number): Promise<number> {
+  const known = classesOf.get(models) ?? new Map<number, number>();
+  classesOf.set(models, known);
+  const held = known.get(roundId);
+  if (held !== undefined) return held;
+  const round = await models.Round.findByPk(roundId, { attributes: ['classId'] });
+  if (!round) throw notFound('round');
+  known.set(roundId, round.classId);
+  return round.classId;
+}
+
+/**
+ * The same for answers, of which a class gives many at once: who stood on the list of the class a
+ * moment ago is on it.
+ */
+export async function takingPartNow(
+  database: Database,
+  me: SignedIn,
+  roundId: number,
+): Promise<Answerer> {
+  const classId = await classOf(database, roundId);
+  const list = await readList(database.models, classId);
+  const listed = list.find(({ id }) => id === me.account.id);
+  if (listed) return listed;
+  const { id, accommodation } = await insistOnTakingPart(database, me, { id: roundId, classId });
+  const needs = accommodation?.content ?? null;
+  return { id, timeFactor: needs === null ? 1 : needs.time };
 }
 
 /** Comes in, or back; on a device of one's own, nobody else answers for one. */
@@ -52,7 +86,7 @@ export async function joinRound(
       { companionId: null },
       { where: { roundId, companionId: me.account.id } },
     );
-    await noteHere(database, roundId, [me.account.id], now());
+    await noteHere(database, roundId, me.account.id, now());
   }
   return readSeat({ database, now }, editions, me, roundId);
 }
@@ -89,11 +123,8 @@ function mineOf(
 ): SeatRound['mine'] {
   if (state.ended) return [];
   const present = presentAsking(state);
-  const asked = state.pace
-    ? entries.map(({ id }) => ({ id, entry: id }))
-    : present
-      ? [present]
-      : [];
+  const alone = state.pace ? entries.map(({ id }) => ({ id, entry: id })) : [];
+  const asked = present ? [...alone, present] : alone;
   const veil = veilOf(round);
   return asked.flatMap(({ id, entry }) => {
     const answer = answersTo(id).get(studentId);
@@ -113,18 +144,30 @@ async function companionOf({ models }: Database, roundId: number, studentId: num
   return companion ? { id: companion.id, name: companion.fullName } : null;
 }
 
-/** Students whose pages said just now that they are there. */
-export async function noteHere(
+/** Students who have come in and whose pages are still there. */
+export async function noteStillHere(
   { models }: Database,
   roundId: number,
   studentIds: readonly number[],
   now: number,
 ): Promise<void> {
-  const at = new Date(now);
-  await models.RoundParticipant.bulkCreate(
-    studentIds.map((studentId) => ({ roundId, studentId, joinedAt: at, seenAt: at })),
-    { updateOnDuplicate: ['seenAt'] },
+  await models.RoundParticipant.update(
+    { seenAt: new Date(now) },
+    { where: { roundId, studentId: [...studentIds] } },
   );
+}
+
+/** A student who came in just now. */
+export async function noteHere(
+  { models }: Database,
+  roundId: number,
+  studentId: number,
+  now: number,
+): Promise<void> {
+  const at = new Date(now);
+  await models.RoundParticipant.bulkCreate([{ roundId, studentId, joinedAt: at, seenAt: at }], {
+    updateOnDuplicate: ['seenAt'],
+  });
 }
 
 async function factsForMe(
@@ -180,7 +223,7 @@ export async function shareDevice(
   if (!(await isSecret(account?.secretHash, passcode.toLowerCase())))
     throw problem('wrong-passcode');
   await right();
-  await noteHere(database, roundId, [me.account.id], now());
+  await noteHere(database, roundId, me.account.id, now());
   await database.models.RoundParticipant.update(
     { companionId: studentId },
     { where: { roundId, studentId: me.account.id } },

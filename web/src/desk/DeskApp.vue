@@ -58,6 +58,7 @@ async function leave(): Promise<void> {
           String(route.params.studentId ?? '') +
           String(route.params.entryId ?? '') +
           String(route.params.secondMarkingId ?? '') +
+          String(route.params.roundId ?? '') +
           route.matched[0]?.path
         "
       />

@@ -44,6 +44,8 @@ const mayAnswer = computed(
 const mayCheck = computed(
   () => mayAnswer.value && pace.value?.feedback === 'each' && mine.value.number > 0,
 );
+const answer = (part: string, response: unknown) =>
+  props.answers.answer(here.value?.id ?? '', part, response);
 const go = (to: number) => ([place.value, wrong.value] = [to, '']);
 
 async function check(): Promise<void> {
@@ -83,7 +85,7 @@ async function check(): Promise<void> {
       :aloud="round.aloud"
       :responses="mine.responses"
       :disabled="!mayAnswer"
-      @answer="(part, response) => answers.answer(here!.id, part, response)"
+      @answer="answer"
     />
     <div v-if="feedback" class="feedback" role="status">
       <p v-if="pace?.step === 'running' || mine.number > 0">
@@ -140,5 +142,6 @@ async function check(): Promise<void> {
 .ways .btn {
   flex: 1;
   min-height: 48px;
+  text-align: center;
 }
 </style>

@@ -17,6 +17,8 @@ const props = defineProps<{
 const marks = defineModel<boolean>('marks', { required: true });
 const { wrong, act } = useDoing();
 
+/** Null where nothing is said of it: right and wrong are not shown, or nothing is known of them. */
+const shareOf = ({ share }: Student) => (marks.value && !props.round.pace ? share : null);
 function stateOf(student: Student): string {
   const said = [stateWords(student)];
   if (student.unsure) said.push(say('rounds.notSure'));
@@ -60,8 +62,8 @@ async function strikeOut({ id, name }: Student): Promise<void> {
       <li v-for="student in round.students" :key="student.id" :class="{ away: !student.here }">
         <TallyBox
           v-if="student.answered"
-          :share="marks ? (student.share ?? 0) : 1"
-          :label="marks && student.share !== null ? percent(student.share) : say('rounds.answered')"
+          :share="shareOf(student) ?? 1"
+          :label="shareOf(student) === null ? say('rounds.answered') : percent(student.share)"
         />
         <span v-else class="none" aria-hidden="true" />
         <span class="name">{{ student.name }}</span>

@@ -102,7 +102,7 @@ thead th:first-child {
   font-weight: 500;
   position: sticky;
   inset-inline-start: 0;
-  background: var(--paper);
+  background: var(--sheet);
 }
 .right {
   color: var(--secure);

@@ -11,6 +11,7 @@ defineProps<{
 }>();
 function words({ answered, agree, words: said }: Pick<Team, 'answered' | 'agree' | 'words'>) {
   if (answered === 0) return say('rounds.teamNone');
+  if (said.length === 0 && agree > 0) return say('rounds.answeredOnly', { answered });
   if (agree === 0) return say('rounds.teamSplit', { answered });
   return say('rounds.teamSays', { agree, answered, words: listing(said) });
 }

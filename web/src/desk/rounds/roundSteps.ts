@@ -34,7 +34,7 @@ export function stepsFrom(
     add('show-spread', say('rounds.showSpread'), { do: 'show-spread' });
   if (closed && asking.time === 'first')
     add('ask-again', say('rounds.askAgain'), { do: 'ask-again', ...opening });
-  if (closed) add('show-key', say('rounds.showKey'), { do: 'show-key' });
+  if (closed && asking.keyed) add('show-key', say('rounds.showKey'), { do: 'show-key' });
   if (next && asking?.step !== 'open' && asking?.step !== 'reading')
     add('next', asking ? say('rounds.next') : say('rounds.read', { n: next.number }), {
       do: 'read',
