@@ -12,6 +12,7 @@ import type { RoundCommand } from './useRound';
 type Student = RoundDesk['students'][number];
 const props = defineProps<{
   round: RoundDesk;
+  busy: boolean;
   lead: (command: RoundCommand) => Promise<boolean>;
 }>();
 const marks = defineModel<boolean>('marks', { required: true });
@@ -52,6 +53,7 @@ async function strikeOut({ id, name }: Student): Promise<void> {
     <p v-if="!round.ended">
       <ElCheckbox
         :model-value="round.guests"
+        :disabled="busy"
         @update:model-value="lead({ do: 'let-guests-in', guests: Boolean($event) })"
         >{{ say('rounds.guests') }}</ElCheckbox
       >

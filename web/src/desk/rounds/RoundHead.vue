@@ -46,7 +46,7 @@ async function save(
     }}</RouterLink>
     <template v-if="round && !round.ended">
       <ElButton @click="teaming = true">{{ say('rounds.teams') }}</ElButton>
-      <ElButton @click="lead({ do: 'freeze', frozen: !round.frozen })">{{
+      <ElButton :disabled="busy" @click="lead({ do: 'freeze', frozen: !round.frozen })">{{
         round.frozen ? say('rounds.unfreeze') : say('rounds.freeze')
       }}</ElButton>
       <ElButton @click="project">{{ say('rounds.projector') }}</ElButton>

@@ -141,7 +141,7 @@ const paceWords = computed(() => {
           :desk="desk"
         />
         <RoundPace v-if="round.pace" v-model:marks="marks" :round="round" />
-        <RoundClass v-model:marks="marks" :round="round" :lead="lead" />
+        <RoundClass v-model:marks="marks" :round="round" :busy="busy" :lead="lead" />
       </div>
     </template>
   </FacingPages>
