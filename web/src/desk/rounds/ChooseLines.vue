@@ -7,9 +7,10 @@ import { say } from '../../words/teacher';
 const props = defineProps<{ spread: PartSpread; shown: readonly string[]; busy: boolean }>();
 const emit = defineEmits<{ show: [lines: string[]] }>();
 const ticked = ref<string[]>([]);
+/** What is ticked and not shown yet stays while the page hears of other things. */
 watch(
-  () => props.shown,
-  (shown) => (ticked.value = [...shown]),
+  () => props.shown.join('\n'),
+  () => (ticked.value = [...props.shown]),
   { immediate: true },
 );
 </script>
