@@ -19,6 +19,7 @@ test('a teacher’s pages in the dark', async ({ browser }) => {
     '/tests/9',
     '/tests/9/assign',
     '/classes',
+    '/rounds',
     '/schedule',
     '/marking',
     '/results',

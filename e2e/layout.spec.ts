@@ -35,6 +35,7 @@ test('every page of a teacher’s fits every screen, and each of its actions can
       '/banks',
       '/tests',
       '/classes',
+      '/rounds',
       '/schedule',
       '/marking',
       '/results',

@@ -50,6 +50,7 @@ test('with nothing prepared a class is asked aloud in two presses', async () => 
   await expectAccessible('asking in class', teacher);
   await button(teacher, desk.rounds.beginNothing).click();
   await button(teacher, desk.rounds.askNow).click();
+  await expect(step(desk.rounds.close)).toBeVisible();
   for (const sitter of sitters) await comeIn(sitter);
   const [first, second] = sitters as [Student, Student];
   await first.page.getByRole('radio').nth(1).check();
@@ -133,6 +134,7 @@ test('at their own pace each reads what was right after checking it', async () =
   await goToRounds();
   await teacher.getByText(desk.rounds.paceEach).click();
   await button(teacher, desk.rounds.beginPrepared).click();
+  await expect(step(desk.rounds.start)).toBeVisible();
   const [first] = sitters as [Student];
   await comeIn(first);
   await expect(first.page.getByText(english.round.aloneReady)).toBeVisible();

@@ -46,9 +46,14 @@ const officePlaces = [
   { to: '/office', name: say('desk.people'), icon: Users },
   { to: '/office/standards', name: say('common.standards'), icon: ListTree },
 ];
-const places = computed(() =>
+/** On a phone there is room for seven; what is planned at a desk stands behind "More". */
+const rarePlaces = ['/schedule'];
+const allPlaces = computed(() =>
   session.account?.role === 'administrator' ? officePlaces : teacherPlaces,
 );
+const isRare = ({ to }: { to: string }) => narrow.value && rarePlaces.includes(to);
+const places = computed(() => allPlaces.value.filter((place) => !isRare(place)));
+const furtherPlaces = computed(() => allPlaces.value.filter(isRare));
 const isHere = (to: string) =>
   to === '/' || to === '/office'
     ? route.path === to
@@ -58,6 +63,9 @@ const isHere = (to: string) =>
 const turnWords = computed(() =>
   theme.value === 'dark' ? say('desk.lightPage') : say('desk.darkPage'),
 );
+function take(act: string): void {
+  void (acts[act] ?? (() => router.push(act)))();
+}
 const acts: Record<string, () => unknown> = {
   theme: turnTheme,
   account: () => router.push('/account'),
@@ -82,7 +90,7 @@ const acts: Record<string, () => unknown> = {
     </RouterLink>
     <div v-if="narrow" class="below">
       <LastSteps />
-      <ElDropdown trigger="click" placement="top-end" @command="(act: string) => acts[act]?.()">
+      <ElDropdown trigger="click" placement="top-end" @command="take">
         <button type="button" class="place">
           <Ellipsis :size="20" :stroke-width="1.7" aria-hidden="true" />
           {{ say('desk.more') }}
@@ -91,6 +99,9 @@ const acts: Record<string, () => unknown> = {
           <ElDropdownMenu>
             <ElDropdownItem disabled>{{
               say('desk.signedInAsName', { name: session.name })
+            }}</ElDropdownItem>
+            <ElDropdownItem v-for="place in furtherPlaces" :key="place.to" :command="place.to">{{
+              place.name
             }}</ElDropdownItem>
             <ElDropdownItem command="find">{{ say('desk.find') }}</ElDropdownItem>
             <ElDropdownItem command="help">{{ say('help.title') }}</ElDropdownItem>
@@ -179,6 +190,11 @@ const acts: Record<string, () => unknown> = {
 }
 .spine .below {
   margin-top: auto;
+}
+@media (max-height: 860px) {
+  .spine .place {
+    padding: 9px 2px 7px;
+  }
 }
 @media (max-width: 820px) {
   .spine {
