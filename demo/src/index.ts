@@ -6,6 +6,7 @@ import { drafts } from './drafts';
 import { classes, demoPassword, staff } from './people';
 import { plans, written } from './plan';
 import { rosters } from './rosters';
+import { putAsked, putPrepared } from './school/asked';
 import { putBanks, putFiles, putFramework, putItems, putPassages } from './school/banks';
 import { Building, type SchoolOptions, type Tables } from './school/building';
 import { putDraft } from './school/drafts';
@@ -34,6 +35,8 @@ export async function demonstrationSchool(options: SchoolOptions): Promise<Table
   for (const [index, plan] of plans.entries()) giveAndSit(building, index + 1, plan);
   drafts.forEach((draft, index) => putDraft(building, plans.length + index + 1, draft));
   giveAndSit(building, plans.length + drafts.length + 1, written);
+  putPrepared(building);
+  putAsked(building);
   return building.tables;
 }
 

@@ -42,16 +42,13 @@ export function countUse(building: Building, testId: number, itemId: number): vo
   building.put('test_revisions', { test_id: testId, revision_id: itemId });
 }
 
-/** The items of a plan, each by its words; a word that fits none or several is a mistake in the plan. */
-function pick({ itemIds }: Building, { items, title }: Plan): DemoItem[] {
-  return items.map((words) => {
-    const fitting = [...itemIds.keys()].filter(({ content }) =>
-      plainText(content.stem).includes(words),
-    );
-    if (fitting.length !== 1)
-      throw new Error(`“${words}” in “${title}” fits ${fitting.length} items.`);
-    return elementAt(fitting, 0);
-  });
+/** The item with these words; those that fit none or several are a mistake in the plan. */
+export function itemSaying({ itemIds }: Building, words: string): DemoItem {
+  const fitting = [...itemIds.keys()].filter(({ content }) =>
+    plainText(content.stem).includes(words),
+  );
+  if (fitting.length !== 1) throw new Error(`“${words}” fits ${fitting.length} items.`);
+  return elementAt(fitting, 0);
 }
 
 const classOf = ({ classes: [name] }: Plan) =>
@@ -103,7 +100,8 @@ function editionOf(
 }
 
 export function plannedTest(building: Building, id: number, plan: Plan): PlannedTest {
-  const entries = pick(building, plan).map((item, index) => ({
+  const items = plan.items.map((words) => itemSaying(building, words));
+  const entries = items.map((item, index) => ({
     item,
     id: `e${id}x${String(index + 1).padStart(2, '0')}`,
     itemId: valueOf(building.itemIds, item),
