@@ -4,6 +4,7 @@ import {
   askedTwice,
   endOfAsking,
   newRound,
+  onProjector,
   presentAsking,
   settledRound,
   shownRound,
@@ -136,6 +137,20 @@ describe('the steps', () => {
       }),
     );
   });
+});
+
+test('a projector that is frozen shows what stood there then, whatever comes after', () => {
+  const later = after(
+    read('q1'),
+    open,
+    { do: 'freeze', frozen: true },
+    { do: 'close' },
+    read('q2'),
+    open,
+  );
+  expect(presentAsking(onProjector(later))).toMatchObject({ entry: 'q1', step: 'open' });
+  const free = applyToRound(later, { do: 'freeze', frozen: false }, entries, 1);
+  expect(free.ok && presentAsking(onProjector(free.state))?.entry).toBe('q2');
 });
 
 describe('time', () => {

@@ -150,6 +150,7 @@ describe('what is prepared for a class', () => {
   const prepared = { what: 'prepared', title: 'Prepared' };
 
   test('stands in the order in which it was put there, each once', async () => {
+    await teacher.ok('PUT', `/api/classes/${classId}/prepared`, { itemIds: [] });
     await teacher.ok('POST', '/api/prepared', {
       classIds: [classId],
       itemIds: itemIds.slice(0, 2),

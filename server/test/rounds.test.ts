@@ -179,6 +179,16 @@ describe('one round from its beginning to its results', () => {
     expect(scores).toEqual([1, 1, 2]);
   });
 
+  test('the bank keeps what the class answered apart from what tests find', async () => {
+    const { rounds } = await teacher.ok('GET', '/api/rounds');
+    const { assignmentId } = rounds.find(({ id }) => id === round)!;
+    const results = await teacher.ok('GET', `/api/assignments/${assignmentId!}/results`);
+    const itemId = results.items[0]!.itemId;
+    const { inClass } = await teacher.ok('GET', `/api/items/${itemId}`);
+    // Of the two who answered at the first asking, one was right.
+    expect(inClass).toEqual({ times: 1, n: 2, share: 0.5 });
+  });
+
   test('and takes no further step', async () => {
     const { version } = await desk(round);
     const more = await teacher.send('POST', `/api/rounds/${round}/steps`, {
@@ -217,6 +227,18 @@ test('a round whose server stopped before its results were filed gets them by it
   await Assignment.update({ clientKey: clientKey() }, { where: { id: assignmentId! } });
   await school.app.jobs.find(({ name }) => name === 'file ended rounds')!.run();
   expect((await desk(round)).assignmentId).not.toBeNull();
+});
+
+test('a round that nobody ended ends by itself, with what was answered', async () => {
+  const round = await begin();
+  const { entries } = await desk(round);
+  await lead(round, read(entries[0]!.id));
+  await lead(round, open);
+  await answer(students[0]!, round, 0);
+  school.clock.now += 9 * 3_600_000;
+  await school.app.jobs.find(({ name }) => name === 'file ended rounds')!.run();
+  const { ended, assignmentId } = await desk(round);
+  expect([ended, assignmentId !== null]).toEqual([true, true]);
 });
 
 test('a teacher of other classes finds nothing of it', async () => {

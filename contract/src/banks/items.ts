@@ -27,6 +27,8 @@ export const readItem = endpoint({
     hiddenUses: z.number(),
     /** What was observed before its wording or its key was changed; null when nothing was. */
     earlier: z.object({ n: z.number(), share: z.number() }).nullable(),
+    /** What was observed where it was asked in class, at its first asking; kept apart from tests. */
+    inClass: z.object({ times: z.number(), n: z.number(), share: z.number() }).nullable(),
     /** What was observed in each grade, over all uses; the lowest grade first. */
     byGrade: z.array(
       z.object({

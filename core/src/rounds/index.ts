@@ -1,9 +1,11 @@
+export { askedAgain, secondEntry } from './again';
 export {
   applyToRound,
   askedEntries,
   askingSteps,
   endOfAsking,
   newRound,
+  onProjector,
   presentAsking,
   settledRound,
   takesAnswers,

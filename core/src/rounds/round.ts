@@ -42,8 +42,9 @@ export interface Asking {
 
 export interface RoundState {
   ended: boolean;
-  /** The projector keeps what it shows. */
+  /** The projector keeps what it shows: the askings as they stood then. */
   frozen: boolean;
+  held: Asking[];
   /** Whoever has the class code may come in with a name that they type. */
   guests: boolean;
   /** In the order in which they were asked; the last one is the present one. */
@@ -91,6 +92,7 @@ export type RoundOutcome = { ok: true; state: RoundState } | { ok: false; refusa
 export const newRound: RoundState = {
   ended: false,
   frozen: false,
+  held: [],
   guests: false,
   askings: [],
   pace: null,
@@ -100,6 +102,10 @@ export const newRound: RoundState = {
 
 /** The asking that the class is at; null before the first. */
 export const presentAsking = ({ askings }: RoundState): Asking | null => askings.at(-1) ?? null;
+
+/** As the projector shows it: while it is frozen, as it stood when it was. */
+export const onProjector = (state: RoundState): RoundState =>
+  state.frozen ? { ...state, askings: state.held } : state;
 
 /** Entries that were asked, each once, in the order of their first asking. */
 export const askedEntries = ({ askings }: RoundState): string[] => [
@@ -124,7 +130,12 @@ export function applyToRound(
   entries: readonly string[],
   now: number,
 ): RoundOutcome {
-  if (command.do === 'freeze') return done({ ...state, frozen: command.frozen });
+  if (command.do === 'freeze')
+    return done({
+      ...state,
+      frozen: command.frozen,
+      held: command.frozen ? state.askings : [],
+    });
   if (state.ended) return refused('round-ended');
   switch (command.do) {
     case 'let-guests-in':
@@ -186,7 +197,7 @@ const hasBegun = ({ askings, pace }: RoundState) =>
 
 function endedRound(state: RoundState, now: number): RoundState {
   const pace = state.pace?.step === 'ready' ? state.pace : overNow(state.pace, now);
-  return { ...closed(state, now), pace, ended: true, frozen: false };
+  return { ...closed(state, now), pace, ended: true, frozen: false, held: [] };
 }
 
 const overNow = (pace: OwnPace | null, now: number): OwnPace | null =>

@@ -6,6 +6,7 @@ import type { Context } from '../context';
 import { type Database, toMillis, toMillisOrNull } from '../database/connect';
 import type { Item } from '../models';
 import { notFound } from '../problems/problem';
+import { figuresInClass } from './in-class';
 import { sumsOfEarlierWordings } from './queries';
 import { readableBanks } from './rights';
 import { readItems, readRevisions } from './rows';
@@ -18,10 +19,11 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
     Item.findByPk(itemId),
   ]);
   if (!item || !stored) throw notFound('item');
-  const [{ uses, hiddenUses }, byGrade, earlier, revisions, kin] = await Promise.all([
+  const [{ uses, hiddenUses }, byGrade, earlier, inClass, revisions, kin] = await Promise.all([
     usesOf(database, me, [itemId]),
     ItemFigures.findAll({ where: { itemId }, order: ['grade'] }),
     earlierFigures(database, itemId),
+    figuresInClass(database, itemId),
     revisionsOf(database, me, itemId),
     kinOf(database, me, stored),
   ]);
@@ -31,6 +33,7 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
     uses,
     hiddenUses,
     earlier,
+    inClass,
     byGrade: byGrade.map(({ grade, answerCount, averageScore, itemRestCorrelation }) => ({
       grade,
       n: answerCount,

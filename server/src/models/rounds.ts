@@ -18,6 +18,12 @@ import { optional, required, rowId, table, withDefault } from './table';
 /** A round that nobody ended is over after so long, in ms: a school day. */
 const longestRound = 8 * 3_600_000;
 
+/** Rounds that nobody ended and that are over. */
+export const forgotten = (now: number) => ({
+  endedAt: null,
+  createdAt: { [Op.lte]: new Date(now - longestRound) },
+});
+
 /** Rounds that go on now. */
 export const runningNow = (now: number) => ({
   endedAt: null,

@@ -2,7 +2,7 @@
 import { present } from '@oaken/core/certain';
 import type { Edition, EditionEntry } from '@oaken/core/forms';
 import type { Responses } from '@oaken/core/items';
-import { newRound, presentAsking, type RoundState } from '@oaken/core/rounds';
+import { newRound, onProjector, presentAsking, type RoundState } from '@oaken/core/rounds';
 import type { Editions } from '../attempts/editions';
 import { toMillis, type Database } from '../database/connect';
 import type { Round, RoundAnswer } from '../models';
@@ -106,7 +106,8 @@ async function readAnswers(
   const asking = presentAsking(state);
   // A goal is counted over all questions; else only the present one is looked at.
   const all = state.ended || state.pace !== null || state.goal !== null;
-  const wanted = asking === null ? [] : [asking.id, asking.entry];
+  const shown = [asking, presentAsking(onProjector(state))];
+  const wanted = shown.flatMap((each) => (each ? [each.id, each.entry] : []));
   const rows = await Answers.findAll({
     where: all ? { roundId } : { roundId, askingId: wanted },
     raw: true,

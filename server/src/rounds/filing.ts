@@ -5,7 +5,7 @@
 import { usualRules, type AssignmentRules } from '@oaken/core/assignments';
 import type { Edition, EditionEntry } from '@oaken/core/forms';
 import { itemPoints } from '@oaken/core/items';
-import type { RoundState } from '@oaken/core/rounds';
+import { applyToRound, secondEntry, type RoundState } from '@oaken/core/rounds';
 import { day } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
 import { type Transaction, Op } from 'sequelize';
@@ -14,14 +14,12 @@ import { handIn } from '../attempts/hand-in';
 import { storeAnswers } from '../attempts/writing';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
-import type { Round, RoundAnswer } from '../models';
+import { forgotten, type Round, type RoundAnswer } from '../models';
 import { askable, stateOf } from './facts';
 import { takeOffAsked } from './prepared';
 import { rewriteQuestions } from './questions';
 import { struckOut } from './taking-part';
 
-/** An entry's id has room for so many characters. */
-const longestId = 24;
 const device = '000000000000';
 
 /** Students read how it went in the room; the list shows no score before the teacher releases it. */
@@ -58,7 +56,7 @@ function askedIn(edition: Edition, { askings, pace }: RoundState): Asked[] {
     .flatMap(({ id, entry, time }) => {
       const asked = entries.get(entry);
       if (!asked) return [];
-      const entryId = time === 'first' ? entry : `${entry.slice(0, longestId - 2)}-2`;
+      const entryId = time === 'first' ? entry : secondEntry(entry);
       return [{ ...asked, id: entryId, points: itemPoints(asked.content), askingId: id }];
     });
 }
@@ -101,12 +99,30 @@ export async function fileRound(
 /** A round that ended and has answers and no results is one whose server stopped in between. */
 export async function fileEnded(context: Context, editions: Editions): Promise<void> {
   const { Round } = context.database.models;
+  await endForgotten(context);
   const since = new Date(context.now() - day);
   const ended = await Round.findAll({
     attributes: ['id'],
     where: { endedAt: { [Op.gt]: since }, assignmentId: null },
   });
   for (const { id } of ended) await fileRound(context, editions, id);
+}
+
+/** A round that nobody ended ends by itself after a school day, with what was answered. */
+async function endForgotten({ database, now }: Context): Promise<void> {
+  const { Round } = database.models;
+  const left = await Round.findAll({ attributes: ['id'], where: forgotten(now()) });
+  for (const { id } of left)
+    await database.transaction(async (transaction) => {
+      const round = await Round.findByPk(id, { lock: true, transaction });
+      if (!round || round.endedAt !== null) return;
+      const outcome = applyToRound(stateOf(round), { do: 'end' }, [], now());
+      if (!outcome.ok) return;
+      await round.update(
+        { state: outcome.state, version: round.version + 1, endedAt: new Date(now()) },
+        { transaction },
+      );
+    });
 }
 
 /** What was asked, as an edition of the same test. */

@@ -55,17 +55,9 @@ export const deskListener = (send: Send): Listener => ({
   tell: changes<RoundDesk>('desk', send, deskOf),
 });
 
-/** While it is frozen, what was shown last stays. */
-export function screenListener(send: Send): Listener {
-  let kept: RoundScreen['shown'] | null = null;
-  return {
-    tell: changes<RoundScreen>('screen', send, (facts, now) => {
-      const screen = screenOf(facts, now);
-      if (!screen.frozen || kept === null) kept = screen.shown;
-      return { ...screen, shown: kept };
-    }),
-  };
-}
+export const screenListener = (send: Send): Listener => ({
+  tell: changes<RoundScreen>('screen', send, screenOf),
+});
 
 export function seatListener(send: Send, student: number, language: Language): Listener {
   let last = '';

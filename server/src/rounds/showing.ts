@@ -6,6 +6,7 @@ import { passageForSitting } from '@oaken/core/passages';
 import {
   earnedTogether,
   isKeyed,
+  onProjector,
   presentAsking,
   questionsAtOwnPace,
   shownRound,
@@ -154,18 +155,22 @@ function teamOf(facts: RoundFacts, studentId: number): SeatShown['team'] {
   };
 }
 
-/** What stands on the projector, besides what it keeps while it is frozen. */
-export const screenOf = (facts: RoundFacts, now: number): RoundScreen => ({
-  now,
-  title: facts.round.title,
-  className: facts.className,
-  code: facts.code,
-  frozen: facts.state.frozen,
-  shown: shownTo(facts, 'en'),
-  answered: answeredNow(facts).size,
-  here: facts.students.filter((student) => isHere(student, now)).length,
-  teams: screenTeams(facts),
-});
+/** What stands on the projector. */
+export function screenOf(facts: RoundFacts, now: number): RoundScreen {
+  const { round, className, code, state, students } = facts;
+  const shown = state.frozen ? { ...facts, state: onProjector(state) } : facts;
+  return {
+    now,
+    title: round.title,
+    className,
+    code,
+    frozen: state.frozen,
+    shown: shownTo(shown, 'en'),
+    answered: answeredNow(shown).size,
+    here: students.filter((student) => isHere(student, now)).length,
+    teams: screenTeams(shown),
+  };
+}
 
 /** How far each team agrees, once the class sees how answers are spread. */
 function screenTeams({ state, entries, answersTo }: RoundFacts): RoundScreen['teams'] {

@@ -100,6 +100,15 @@ watch(tab, async (now) => {
           </p>
           <p v-else class="faded">{{ say('banks.tooFewHaveAnswered') }}</p>
         </template>
+        <p v-if="more?.inClass">
+          {{
+            say('banks.askedInClass', {
+              n: more.inClass.times,
+              share: percent(more.inClass.share),
+              students: more.inClass.n,
+            })
+          }}
+        </p>
         <p v-if="more?.earlier">
           {{ say('banks.beforeItsWordingOr') }}
           <b>{{ percent(more.earlier.share) }}</b>

@@ -54,7 +54,7 @@ onMounted(async () => {
               assignment.title
             }}</RouterLink>
           </td>
-          <td>{{ assignment.kind }}</td>
+          <td>{{ assignment.kind === 'round' ? say('rounds.asKind') : assignment.kind }}</td>
           <td>{{ listing(assignment.classes.map(({ name }) => name)) }}</td>
           <td>{{ words.closing(assignment.closesAt) }}</td>
           <td class="figures">
