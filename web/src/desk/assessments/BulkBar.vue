@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** What can be done to the selected items of a test at once: points, another section or place, out of the test. */
+/** What can be done to the selected items of a test at once: points, another section or place, out of the test, asked in class. */
 import type { Section } from '@oaken/core/assessments';
 import { ref } from 'vue';
 import SelectField from '../../parts/SelectField.vue';
@@ -16,6 +16,7 @@ const emit = defineEmits<{
   section: [id: string];
   place: [place: number];
   remove: [];
+  prepare: [];
   clear: [];
 }>();
 const points = ref('');
@@ -76,6 +77,7 @@ function goToPlace(): void {
       <ElButton size="small" native-type="submit">{{ say('tests.moveToPlace') }}</ElButton>
     </form>
     <ElButton size="small" @click="emit('remove')">{{ say('tests.remove') }}</ElButton>
+    <ElButton size="small" @click="emit('prepare')">{{ say('rounds.prepareFor') }}</ElButton>
     <ElButton link class="word" @click="emit('clear')">
       {{ say('tests.clearSelection') }}
     </ElButton>

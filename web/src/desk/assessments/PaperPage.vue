@@ -22,6 +22,7 @@ import BulkBar from './BulkBar.vue';
 import PaperEntry from './PaperEntry.vue';
 import SectionHead from './SectionHead.vue';
 import TestHead from './TestHead.vue';
+import PrepareDialog from '../rounds/PrepareDialog.vue';
 import { useEntrySelection } from './useEntrySelection';
 import { newKey } from './useTest';
 import { say } from '../../words/teacher';
@@ -154,6 +155,7 @@ function countsOf(section: Section) {
   if (section.draw) return 'draw';
   return props.outline.heldTotal === null ? 'value' : 'share';
 }
+const preparing = ref(false);
 const edit = (entry: Entry) => router.push(`/tests/${props.testId}/items/${entry.id}`);
 const addSection = () =>
   emit('change', say('tests.addingSection'), {
@@ -181,6 +183,7 @@ const addSection = () =>
       @section="changeSelected(say('tests.movingItems'), selection.toSection($event))"
       @place="changeSelected(say('tests.movingItems'), selection.toPlace($event))"
       @remove="changeSelected(say('tests.removingItems'), selection.removalOfAll())"
+      @prepare="preparing = true"
       @clear="selection.clear"
     />
     <section
@@ -243,6 +246,10 @@ const addSection = () =>
         {{ say('tests.onRowAltAlt') }}
       </p>
     </template>
+    <PrepareDialog
+      v-model="preparing"
+      :item-ids="selection.selected.value.map(({ itemId }) => itemId)"
+    />
   </div>
 </template>
 

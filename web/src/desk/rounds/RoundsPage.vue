@@ -84,9 +84,13 @@ const begin = (what: 'prepared' | 'nothing') =>
             <RouterLink :to="`/rounds/${running.id}`">{{ say('rounds.lead') }}</RouterLink>
           </p>
           <div v-else class="begin">
-            <ElButton size="large" :loading="busy" @click="begin('nothing')">{{
-              say('rounds.beginNothing')
-            }}</ElButton>
+            <ElButton
+              size="large"
+              :type="prepared > 0 ? 'default' : 'primary'"
+              :loading="busy"
+              @click="begin('nothing')"
+              >{{ say('rounds.beginNothing') }}</ElButton
+            >
             <ElButton
               v-if="prepared > 0"
               type="primary"
