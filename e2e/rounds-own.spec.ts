@@ -1,4 +1,6 @@
 /** A class that is asked from nothing prepared, aloud and in words; at its own pace; and those who were absent. */
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
@@ -156,6 +158,18 @@ test('everybody is stopped for a word, and goes on where they were', async () =>
   await expect(stopped).toBeVisible();
   await step(desk.rounds.goOn).click();
   await expect(page.getByText(saidAtSeat('round.questionOf', { number: 2, of: 2 }))).toBeVisible();
+});
+
+test('the database is killed in a round: the answer is stored, and everybody is where they were', async () => {
+  const [{ page }] = sitters as [Student];
+  const pid = readFileSync(join(process.env.OAKEN_E2E_DATA!, 'db.pid'), 'utf8');
+  process.kill(Number(pid), 'SIGKILL');
+  await page.getByRole('radio').last().check();
+  await expect(page.getByText(english.round.stored)).toBeVisible();
+  await page.reload();
+  await button(page, english.round.next).click();
+  await expect(page.getByRole('radio').last()).toBeChecked();
+  await expect(step(desk.rounds.stop)).toBeVisible();
 });
 
 test('those who were absent get it as practice in one press', async () => {

@@ -282,6 +282,13 @@ describe('a student’s page', () => {
     expect(state(page)).toBe(saySeat('round.stored'));
   });
 
+  test('while the database is away it is kept and sent again as well', async () => {
+    const page = await shown();
+    stored = new Refused({ title: 'The database is not answering.', status: 503 } as never);
+    await choose(page, 0);
+    expect(state(page)).toBe(saySeat('round.keptHere'));
+  });
+
   test('what could not be sent before the class went on still goes to the server', async () => {
     await shown().then(async (page) => {
       stored = new Unreachable();

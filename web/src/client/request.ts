@@ -43,6 +43,10 @@ export class Unreachable extends Error {
   }
 }
 
+/** What goes by itself: no network, or a server or database that is away for a while. */
+export const isPassing = (error: unknown): boolean =>
+  error instanceof Unreachable || (error instanceof Refused && error.status >= 500);
+
 let csrf: string | null = null;
 export const setCsrf = (token: string | null) => (csrf = token);
 export const csrfToken = () => csrf;

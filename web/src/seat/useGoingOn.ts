@@ -1,12 +1,9 @@
 /** Leaves a stage for the next one: asked for until it comes, because its time begins only then. */
 import { backoff } from '@oaken/core/sitting';
 import { ref } from 'vue';
-import { Refused, Unreachable } from '../client/request';
+import { isPassing } from '../client/request';
 import { seatCall } from '../client/seatCall';
 import { take, type Sitting } from './sitting';
-
-const isPassing = (error: unknown) =>
-  error instanceof Unreachable || (error instanceof Refused && error.status >= 500);
 
 export function useGoingOn(
   sitting: Sitting,

@@ -2,7 +2,7 @@
 import type { SeatRound } from '@oaken/contract/rounds';
 import type { Responses } from '@oaken/core/items';
 import { onUnmounted, reactive } from 'vue';
-import { inWords, Unreachable } from '../client/request';
+import { inWords, isPassing } from '../client/request';
 import { seatCall } from '../client/seatCall';
 
 /** A few letters are sent together. */
@@ -76,7 +76,7 @@ export function useRoundAnswers(roundId: number) {
   }
 
   function fail(asking: string, error: unknown): void {
-    if (error instanceof Unreachable) {
+    if (isPassing(error)) {
       to(asking).state = 'kept';
       later(asking, again);
       return;
