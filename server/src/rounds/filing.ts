@@ -18,7 +18,7 @@ import { forgotten, type Round, type RoundAnswer } from '../models';
 import { askable, stateOf } from './facts';
 import { takeOffAsked } from './prepared';
 import { rewriteQuestions } from './questions';
-import { struckOut } from './taking-part';
+import { struckOut } from './guests';
 
 const device = '000000000000';
 

@@ -13,6 +13,7 @@ import { beginRound } from './beginning';
 import { deskOf } from './desk';
 import { readFacts, stateOf } from './facts';
 import { fileRound } from './filing';
+import { strikeOutGuest } from './guests';
 import { addToRound, insistOnRound, leadRound, tellKey } from './leading';
 import { givePractice } from './practising';
 import { orderPrepared, prepareQuestions, readPrepared } from './prepared';
@@ -23,7 +24,6 @@ import {
   joinRound,
   listClassmates,
   shareDevice,
-  strikeOutGuest,
   unshareDevice,
 } from './taking-part';
 import { wordQuestion } from './wording';

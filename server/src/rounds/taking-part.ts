@@ -1,22 +1,17 @@
-/** Coming into a round, alone, with somebody on the same device, or as a guest. */
+/** Coming into a round, alone or with somebody on the same device. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { SeatRound } from '@oaken/contract/rounds';
-import { splitName } from '@oaken/core/rosters';
 import { presentAsking } from '@oaken/core/rounds';
-import { Op, type Transaction } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import { isSecret } from '../accounts/secrets';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
-import { runningNow, type Account, type Round } from '../models';
+import type { Account, Round } from '../models';
 import { notFound, problem } from '../problems/problem';
 import type { Answerer } from './answer-line';
-import { isHere, readFacts, readList, stateOf, type RoundFacts } from './facts';
+import { isHere, readFacts, readList, type RoundFacts } from './facts';
 import { seatShown, veilOf } from './showing';
-
-/** More guests are no classroom. */
-const mostGuests = 200;
 
 /** @throws Problem 404 for a round of a class that the student is not in, and is no guest of */
 export async function insistOnTakingPart(
@@ -242,76 +237,4 @@ export async function unshareDevice(
     { where: { roundId, studentId: me.account.id } },
   );
   return readSeat(context, editions, me, roundId);
-}
-
-/** The round that lets guests in, of a class whose code is known. */
-export async function roundForGuests(
-  { database: { models }, now }: Pick<Context, 'database' | 'now'>,
-  classId: number,
-): Promise<Round | null> {
-  const rounds = await models.Round.findAll({ where: { classId, ...runningNow(now()) } });
-  return rounds.find((round) => stateOf(round).guests) ?? null;
-}
-
-/** @returns the guest's account, which lets them into this one round */
-export function addRoundGuest(
-  { database, now }: Pick<Context, 'database' | 'now'>,
-  round: Round,
-  name: string,
-): Promise<number> {
-  const { Account } = database.models;
-  return database.transaction(async (transaction) => {
-    await lockRow(database, round.id, transaction);
-    const guests = await Account.count({ where: { guestOfRound: round.id }, transaction });
-    if (guests >= mostGuests) throw problem('too-many-guests');
-    const guest = await Account.create(
-      {
-        ...splitName(name),
-        schoolId: round.schoolId,
-        role: 'student',
-        secretHash: '',
-        guestOfRound: round.id,
-        createdAt: new Date(now()),
-      },
-      { transaction },
-    );
-    return guest.id;
-  });
-}
-
-const lockRow = ({ models }: Database, roundId: number, transaction: Transaction) =>
-  models.Round.findByPk(roundId, { attributes: ['id'], lock: true, transaction });
-
-/** What the guest gave counts no more, and the guest is out. */
-export async function strikeOutGuest(
-  { database, now, sessions }: Context,
-  roundId: number,
-  studentId: number,
-): Promise<void> {
-  const { Account, RoundParticipant, Session } = database.models;
-  const guest = await Account.findOne({ where: { id: studentId, guestOfRound: roundId } });
-  if (!guest) throw notFound('guest');
-  await database.transaction(async (transaction) => {
-    const at = new Date(now());
-    await guest.update({ disabledAt: at }, { transaction });
-    await RoundParticipant.update(
-      { struckOutAt: at },
-      { where: { roundId, studentId }, transaction },
-    );
-    await Session.destroy({ where: { accountId: studentId }, transaction });
-  });
-  sessions.forget(studentId);
-}
-
-/** Ids of guests who were struck out: what they gave is not counted. */
-export async function struckOut(
-  { models }: Database,
-  roundId: number,
-  transaction?: Transaction,
-): Promise<Set<number>> {
-  const out = await models.RoundParticipant.findAll({
-    where: { roundId, struckOutAt: { [Op.ne]: null } },
-    transaction,
-  });
-  return new Set(out.map(({ studentId }) => studentId));
 }

@@ -10,7 +10,7 @@ import { joinClass } from '../classes/joining';
 import { isSecret } from '../accounts/secrets';
 import { signingIn } from '../accounts/signing-in';
 import type { Origin, Subjects } from '../accounts/throttle';
-import { addRoundGuest, roundForGuests } from '../rounds/taking-part';
+import { addRoundGuest, roundForGuests } from '../rounds/guests';
 import { sentence } from './sentences';
 
 /** Failures of signing in and of codes from one address until its answers slow down. */
