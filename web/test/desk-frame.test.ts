@@ -70,6 +70,7 @@ describe('the ways to the pages', () => {
       'Banks',
       'Tests',
       'Classes',
+      'In class',
       'Schedule',
       'Marking',
       'Results',

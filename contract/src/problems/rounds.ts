@@ -27,7 +27,6 @@ export const rounds = {
   'question-has-wording': refusal(409),
   'nothing-prepared': refusal(409),
   'too-many-questions': refusal(409),
-  'nothing-to-check': refusal(409),
   'answer-checked': refusal(409),
   'no-guests-now': refusal(404),
   'device-is-shared': refusal(409),
