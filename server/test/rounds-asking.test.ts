@@ -35,6 +35,12 @@ describe('a question asked aloud', () => {
     expect(part.choices.map(({ text }) => text)).toEqual(['A', 'B', 'C']);
   });
 
+  test('is not answered by who only says that they are not sure', async () => {
+    const { shown } = await round.join(students[2]!);
+    await round.send(students[2]!, shown.asking!.id, {}, { unsure: true });
+    expect((await round.desk()).students.some(({ answered }) => answered)).toBe(false);
+  });
+
   test('counts who is not sure, and says so to nobody in the room', async () => {
     await round.answer(students[0]!, 0, { unsure: true });
     await round.answer(students[1]!, 1);

@@ -74,6 +74,19 @@ describe('at their own pace', () => {
     expect(other.questions[0]!.feedback).toBeNull();
   });
 
+  test('a goal grows only with what was checked, so that it tells nobody of an answer', async () => {
+    await round.lead({ do: 'set-goal', goal: 9 });
+    const earned = async () => (await round.join(students[2]!)).shown.goal!.earned;
+    const before = await earned();
+    await round.answerQuestion(students[2]!, 2, await rightPlace(2));
+    expect(await earned()).toBe(before);
+    const { questions } = await round.join(students[2]!);
+    await students[2]!.ok('POST', `/api/seat/rounds/${round.id}/check`, {
+      entry: questions[2]!.id,
+    });
+    expect(await earned()).toBe(before + 1);
+  });
+
   test('nothing can be checked that was not answered', async () => {
     const { questions } = await round.join(students[1]!);
     const path = `/api/seat/rounds/${round.id}/check`;
@@ -90,7 +103,7 @@ describe('at their own pace', () => {
     expect(entries.map(({ answered, right }) => [answered, right])).toEqual([
       [1, 1],
       [1, 0],
-      [0, 0],
+      [1, 1],
     ]);
   });
 

@@ -95,8 +95,11 @@ export async function readUnworded(
   return new Set(items.map(({ id }) => id));
 }
 
+/** Who only says that they are not sure has not answered. */
 const given = ({ responses, number, unsure, checkedAt }: RoundAnswer): Given | null =>
-  responses && { responses, number, unsure: Boolean(unsure), checked: checkedAt !== null };
+  responses && Object.keys(responses).length > 0
+    ? { responses, number, unsure: Boolean(unsure), checked: checkedAt !== null }
+    : null;
 
 async function readAnswers(
   { RoundAnswer: Answers }: Database['models'],

@@ -18,7 +18,7 @@ import type { Language } from '@oaken/words/languages';
 import { answersIn } from '@oaken/words/written';
 import { Veil } from '../attempts/veil';
 import type { Round } from '../models';
-import { isHere, responsesOf, type RoundFacts } from './facts';
+import { isHere, responsesOf, type Given, type RoundFacts } from './facts';
 import { passageOf } from './questions';
 
 /** One for the whole room: everybody sees the same choices in the same order under the same ids. */
@@ -40,18 +40,23 @@ export function answeredNow({ state, entries, answersTo, students }: RoundFacts)
   return new Set(students.map(({ id }) => id).filter((id) => any.has(id)));
 }
 
-/** What the class has earned together of its goal, over the questions whose key was shown. */
+/**
+ * What the class has earned together of its goal: over the questions whose key was shown, and at
+ * their own pace over what was told to whoever answered it. A count that grew with an answer would
+ * say that it is right.
+ */
 export function goalOf({ state, entries, answersTo }: RoundFacts): SeatShown['shown']['goal'] {
   const { goal, teams, askings, pace } = state;
   if (goal === null) return null;
   const told = pace
     ? entries.map(({ id }) => ({ id, entry: id }))
     : askings.filter(({ step }) => step === 'key');
-  const shown = pace && pace.step !== 'over' && pace.feedback === 'end' ? [] : told;
-  const earned = shown.map(({ id, entry }) => {
+  const isTold = ({ checked }: Given) => pace === null || pace.step === 'over' || checked;
+  const earned = told.map(({ id, entry }) => {
     const asked = entries.find((other) => other.id === entry);
     if (!asked || !isKeyed(asked)) return 0;
-    return earnedTogether(asked.content, teams, responsesOf(answersTo(id)));
+    const answers = new Map([...answersTo(id)].filter(([, answer]) => isTold(answer)));
+    return earnedTogether(asked.content, teams, responsesOf(answers));
   });
   return { goal, earned: earned.reduce((sum, points) => sum + points, 0) };
 }

@@ -25,6 +25,8 @@ const left = computed(() => {
   return Math.max(0, openedAt + limit * factor - props.now);
 });
 const isOpen = computed(() => props.asking.step === 'open' && left.value !== 0);
+/** Nobody is unsure of what they have not answered. */
+const hasAnswered = computed(() => Object.keys(mine.value.responses).length > 0);
 const closedWords = computed(() => {
   if (props.asking.step === 'reading') return say('round.waitToOpen');
   return say(mine.value.state === 'none' ? 'round.closedWithout' : 'round.closedWith');
@@ -48,7 +50,7 @@ const closedWords = computed(() => {
     :disabled="!isOpen"
     @answer="(part, response) => answers.answer(asking.id, part, response)"
   />
-  <label v-if="isOpen" class="unsure"
+  <label v-if="isOpen && hasAnswered" class="unsure"
     ><input
       type="checkbox"
       :checked="mine.unsure"
