@@ -13,6 +13,7 @@ import { schoolDay } from '../calendar';
 import type { DemoItem } from '../items';
 import { answerOf } from '../simulate';
 import type { Building, SimulatedStudent } from './building';
+import { putAnswers, putScores } from './sitting';
 import { itemSaying, keyOf } from './tests';
 
 /** Who did not come that day. */
@@ -271,23 +272,6 @@ function putWork(
     points,
     counted_points: points,
   });
-  for (const [entry, given] of answers)
-    building.put('answers', {
-      attempt_id: attemptId,
-      entry_id: entry,
-      number: 1,
-      device: 'demonstratio',
-      responses: JSON.stringify(given),
-      flagged: false,
-      saved_at: new Date(ended),
-    });
-  for (const score of scores)
-    building.put('scores', {
-      attempt_id: attemptId,
-      entry_id: score.entry,
-      points: score.points,
-      max_points: score.maxPoints,
-      reached: score.reached,
-      needs_marking: score.needsMarking,
-    });
+  putAnswers(building, attemptId, answers, () => ended);
+  putScores(building, attemptId, scores);
 }

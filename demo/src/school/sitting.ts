@@ -84,6 +84,22 @@ export function sit(
     if (Object.keys(given).length > 0) answers.set(id, given);
   }
   const attemptId = putAttempt(building, test, student, { seed, course, answers });
+  putAnswers(
+    building,
+    attemptId,
+    answers,
+    (step) => course.began + (step * course.length) / (shown.length + 1),
+  );
+  if (!stillWorking) putScores(building, attemptId, scoresOf(test, seed, course, answers));
+}
+
+/** @param savedAt when the first, second, … answer was saved */
+export function putAnswers(
+  building: Building,
+  attemptId: number,
+  answers: ReadonlyMap<string, Responses>,
+  savedAt: (step: number) => number,
+): void {
   let step = 0;
   for (const [entry, given] of answers)
     building.put('answers', {
@@ -93,9 +109,8 @@ export function sit(
       device: 'demonstratio',
       responses: JSON.stringify(given),
       flagged: false,
-      saved_at: new Date(course.began + (++step * course.length) / (shown.length + 1)),
+      saved_at: new Date(savedAt(++step)),
     });
-  if (!stillWorking) putScores(building, attemptId, scoresOf(test, seed, course, answers));
 }
 
 function scoresOf(
@@ -137,7 +152,8 @@ function putAttempt(
   });
 }
 
-function putScores(
+/** What each question of a piece of work earned. */
+export function putScores(
   building: Building,
   attemptId: number,
   scores: ReturnType<typeof scoresOf>,

@@ -2,7 +2,6 @@
 import type { Outline } from '@oaken/core/assessments';
 import type { api, BodyOf } from '@oaken/contract';
 import { ruleProblems } from '@oaken/core/assignments';
-import { entriesOf } from '@oaken/core/forms';
 import { randomFrom } from '@oaken/core/random';
 import { countItems, hindrances, readOutline, totalPoints } from '@oaken/core/assessments';
 import { longestWork } from '@oaken/core/stages';
@@ -15,6 +14,7 @@ import type { Context } from '../context';
 import { invalid, notFound, problem } from '../problems/problem';
 import { invite } from '../letters/invitations';
 import { freeze } from '../assessments/edition';
+import { storeEdition } from '../attempts/store-edition';
 import { poolSizes } from '../assessments/pools';
 import { resolveWho, type Recipient, type Resolved } from './recipients';
 import type { Database } from '../database/connect';
@@ -200,28 +200,10 @@ export async function writeEdition(
   outline: Outline,
   transaction: Transaction,
 ): Promise<number> {
-  const { Edition, EditionRevision } = context.database.models;
   const content = await freeze(context, me, testId, outline);
-  const { id: editionId } = await Edition.create(
-    {
-      testId,
-      content,
-      itemCount: countItems(outline),
-      points: totalPoints(outline),
-      createdAt: new Date(context.now()),
-    },
-    { transaction },
-  );
-  await EditionRevision.bulkCreate(
-    entriesOf(content).map(({ id, itemId, revisionId }) => ({
-      editionId,
-      entryId: id,
-      itemId,
-      revisionId,
-    })),
-    { transaction },
-  );
-  return editionId;
+  const facts = { itemCount: countItems(outline), points: totalPoints(outline) };
+  const edition = { testId, content, ...facts };
+  return storeEdition(context.database, edition, context.now(), transaction);
 }
 
 async function writeRecipients(

@@ -8,6 +8,7 @@ import type { Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import { replaceScores } from '../attempts/queries';
+import { storeEdition } from '../attempts/store-edition';
 import type { Context } from '../context';
 import { type Database, toMillis } from '../database/connect';
 import { notFound, problem } from '../problems/problem';
@@ -26,34 +27,21 @@ const pointsOf = ({ sections }: Edition) =>
   );
 
 async function keepEdition(
-  { models }: Database,
+  database: Database,
   before: number,
   after: Edition,
   now: number,
   transaction: Transaction,
 ) {
   const { testId, itemCount } = present(
-    await models.Edition.findByPk(before, {
+    await database.models.Edition.findByPk(before, {
       attributes: ['testId', 'itemCount'],
       transaction,
     }),
     'edition before',
   );
-  const { id: editionId } = await models.Edition.create(
-    { testId, itemCount, content: after, points: pointsOf(after), createdAt: new Date(now) },
-    { transaction },
-  );
-  await models.EditionRevision.bulkCreate(
-    entriesOf(after).map(({ id, itemId, revisionId, override = null }) => ({
-      editionId,
-      entryId: id,
-      itemId,
-      revisionId,
-      override,
-    })),
-    { transaction },
-  );
-  return editionId;
+  const edition = { testId, itemCount, content: after, points: pointsOf(after) };
+  return storeEdition(database, edition, now, transaction);
 }
 
 /** Scores all that was handed in under `edition` and makes it the assignment's, within the caller's transaction. */

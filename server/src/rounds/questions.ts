@@ -6,6 +6,7 @@ import { itemPoints, type ItemContent } from '@oaken/core/items';
 import { itemAskedAloud, withKeyTold, type AskedAloud } from '@oaken/core/rounds';
 import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
+import { storeEdition } from '../attempts/store-edition';
 import { insertUnworded } from '../banks/item-writing';
 import { readItems } from '../banks/rows';
 import type { Context } from '../context';
@@ -92,34 +93,15 @@ export async function entryAloud(
 }
 
 /** Stores what a round asks. @returns the edition's id */
-export async function writeQuestions(
+export function writeQuestions(
   { database, now }: Context,
   { testId, edition }: { testId: number | null; edition: Edition },
   transaction: Transaction,
 ): Promise<number> {
-  const { Edition: Editions, EditionRevision } = database.models;
   const entries = entriesOf(edition);
-  const { id: editionId } = await Editions.create(
-    {
-      testId,
-      content: edition,
-      itemCount: entries.length,
-      points: entries.reduce((sum, { points }) => sum + points, 0),
-      createdAt: new Date(now()),
-    },
-    { transaction },
-  );
-  await EditionRevision.bulkCreate(
-    entries.map(({ id, itemId, revisionId, override = null }) => ({
-      editionId,
-      entryId: id,
-      itemId,
-      revisionId,
-      override,
-    })),
-    { transaction },
-  );
-  return editionId;
+  const points = entries.reduce((sum, entry) => sum + entry.points, 0);
+  const stored = { testId, content: edition, itemCount: entries.length, points };
+  return storeEdition(database, stored, now(), transaction);
 }
 
 /** Stores what becomes of an edition, as one of the same test. @returns the new edition's id */

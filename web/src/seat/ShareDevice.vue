@@ -5,6 +5,7 @@ import { ref } from 'vue';
 import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
 import { say } from '../words';
+import NameAndPasscode from './NameAndPasscode.vue';
 
 const props = defineProps<{ roundId: number; companion: SeatRound['companion'] }>();
 const emit = defineEmits<{ changed: [round: SeatRound] }>();
@@ -33,27 +34,13 @@ const unshare = () => act(async () => emit('changed', await seatCall('unshareDev
       <button class="word" :disabled="busy" @click="unshare">{{ say('round.alone') }}</button>
     </p>
     <form v-else-if="classmates" @submit.prevent="share">
-      <label class="field">
-        <span class="label">{{ say('round.secondName') }}</span>
-        <select v-model="form.studentId" class="plain-input big" required>
-          <option :value="0" disabled>{{ say('signIn.chooseName') }}</option>
-          <option v-for="student in classmates" :key="student.id" :value="student.id">
-            {{ student.name }}
-          </option>
-        </select>
-      </label>
-      <label class="field">
-        <span class="label">{{ say('round.secondPasscode') }}</span>
-        <input
-          v-model="form.passcode"
-          class="plain-input big"
-          type="password"
-          autocomplete="off"
-          autocapitalize="off"
-          maxlength="40"
-          required
-        />
-      </label>
+      <NameAndPasscode
+        v-model:student-id="form.studentId"
+        v-model:passcode="form.passcode"
+        :students="classmates"
+        :name-label="say('round.secondName')"
+        :passcode-label="say('round.secondPasscode')"
+      />
       <button class="btn main" :disabled="busy || form.studentId === 0">
         {{ say('round.share') }}
       </button>

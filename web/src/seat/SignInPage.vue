@@ -7,6 +7,7 @@ import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 import { say } from '../words';
 import LanguageChoice from './LanguageChoice.vue';
+import NameAndPasscode from './NameAndPasscode.vue';
 
 const session = useSession();
 const route = useRoute();
@@ -168,28 +169,13 @@ const join = () =>
           {{ say('signIn.anotherClass') }}
         </button>
       </p>
-      <label class="field">
-        <span class="label">{{ say('signIn.myName') }}</span>
-        <select v-model="form.studentId" class="plain-input big" required>
-          <option :value="0" disabled>{{ say('signIn.chooseName') }}</option>
-          <option v-for="entry in foundClass.students" :key="entry.id" :value="entry.id">
-            {{ entry.name }}
-          </option>
-        </select>
-      </label>
-      <label class="field">
-        <span class="label">{{ say('signIn.passcode') }}</span>
-        <input
-          v-model="form.passcode"
-          class="plain-input big"
-          type="password"
-          autocomplete="off"
-          autocapitalize="off"
-          spellcheck="false"
-          maxlength="40"
-          required
-        />
-      </label>
+      <NameAndPasscode
+        v-model:student-id="form.studentId"
+        v-model:passcode="form.passcode"
+        :students="foundClass.students"
+        :name-label="say('signIn.myName')"
+        :passcode-label="say('signIn.passcode')"
+      />
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <button class="btn main wide" :disabled="busy">{{ say('signIn.title') }}</button>
       <p v-if="foundClass.joining" class="other">

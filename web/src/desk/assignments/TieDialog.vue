@@ -2,18 +2,18 @@
 /** Which student a guest was. */
 import { present } from '@oaken/core/certain';
 import type { Assigned } from '@oaken/contract/assignments';
-import type { ClassRow } from '@oaken/contract/classes';
 import { ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { fullName, type RosterRow } from '../classes/useClass';
 import SelectField from '../../parts/SelectField.vue';
+import { useMyClasses } from '../shared/useMyClasses';
 import { say } from '../../words/teacher';
 
 const guest = defineModel<Assigned | null>({ required: true });
 const props = defineProps<{ assignmentId: number }>();
 const emit = defineEmits<{ done: [sentence: string] }>();
-const classes = ref<ClassRow[]>([]);
+const { classes, readClasses } = useMyClasses();
 const classId = ref(0);
 const roster = ref<RosterRow[]>([]);
 const studentId = ref(0);
@@ -21,9 +21,7 @@ const { wrong, read } = useDoing();
 watch(guest, async (now) => {
   if (!now) return;
   [classId.value, studentId.value, wrong.value] = [0, 0, ''];
-  await read(async () => {
-    classes.value = (await call('listClasses', {})).classes.filter(({ putAway }) => !putAway);
-  });
+  await read(readClasses);
 });
 watch(classId, async (id) => {
   roster.value = [];

@@ -1,9 +1,9 @@
 /** Whom an assignment goes to, and what the server knows of them: how many, what they need, what they have already. */
 import type { AnswerOf, api } from '@oaken/contract';
-import type { ClassRow } from '@oaken/contract/classes';
 import isEqual from 'fast-deep-equal';
 import { computed, ref, watch, type Ref } from 'vue';
 import { call } from '../../client/call';
+import { useMyClasses } from '../shared/useMyClasses';
 import type { WishForm } from './wishForm';
 import { say } from '../../words/teacher';
 
@@ -19,13 +19,12 @@ export function useRecipients(
   form: Ref<WishForm>,
   read: (work: () => Promise<unknown>) => Promise<boolean>,
 ) {
-  const classes = ref<ClassRow[]>([]);
+  const { classes, readClasses } = useMyClasses();
   const groups = ref<Group[]>([]);
   const recipients = ref<Recipients | null>(null);
 
   async function load(): Promise<void> {
-    const [mine, all] = await Promise.all([call('listClasses', {}), call('listGroups', {})]);
-    classes.value = mine.classes.filter(({ putAway }) => !putAway);
+    const [, all] = await Promise.all([readClasses(), call('listGroups', {})]);
     groups.value = all.groups;
   }
 

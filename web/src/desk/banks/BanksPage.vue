@@ -226,10 +226,17 @@ async function afterRetiring(): Promise<void> {
         >
           {{ say('banks.retire') }}
         </ElButton>
-        <ElButton link class="word" @click="ask = true">{{ say('rounds.askInClass') }}</ElButton>
-        <ElButton link class="word" @click="prepare = true">{{
-          say('rounds.prepareFor')
-        }}</ElButton>
+        <ElDropdown trigger="click">
+          <ElButton link class="word">{{ say('rounds.place') }}</ElButton>
+          <template #dropdown>
+            <ElDropdownMenu>
+              <ElDropdownItem @click="ask = true">{{ say('rounds.askInClass') }}</ElDropdownItem>
+              <ElDropdownItem @click="prepare = true">{{
+                say('rounds.prepareFor')
+              }}</ElDropdownItem>
+            </ElDropdownMenu>
+          </template>
+        </ElDropdown>
       </template>
       <ElButton type="primary" :disabled="picked.size === 0" @click="test = true">{{
         say('banks.addTest')

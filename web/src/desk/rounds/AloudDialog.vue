@@ -107,6 +107,7 @@ function ask(): void {
   display: flex;
   align-items: center;
   gap: 14px;
+  margin-block: 14px;
 }
 .field {
   display: block;

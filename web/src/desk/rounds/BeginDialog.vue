@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** Which class is asked, and how, before a round begins. */
 import type { api, BodyOf } from '@oaken/contract';
-import type { ClassRow } from '@oaken/contract/classes';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
 import { whenOpened } from '../../parts/whenOpened';
+import { useMyClasses } from '../shared/useMyClasses';
 import { say } from '../../words/teacher';
 import PaceChoice from './PaceChoice.vue';
 
@@ -17,7 +17,7 @@ const props = defineProps<{
   but?: number;
 }>();
 const router = useRouter();
-const classes = ref<ClassRow[]>([]);
+const { classes, readClasses } = useMyClasses();
 const chosen = ref<number | null>(null);
 const pace = ref<BodyOf<typeof api.beginRound>['pace']>(null);
 const { wrong, busy, read, act } = useDoing();
@@ -26,9 +26,8 @@ let clientKey = '';
 whenOpened(open, async () => {
   clientKey = crypto.randomUUID();
   await read(async () => {
-    const all = (await call('listClasses', {})).classes;
-    classes.value = all.filter(({ putAway }) => !putAway);
-    const first = classes.value.find(({ id }) => id !== props.but) ?? classes.value[0];
+    const mine = await readClasses();
+    const first = mine.find(({ id }) => id !== props.but) ?? mine[0];
     chosen.value ??= first?.id ?? null;
   });
 });

@@ -1,26 +1,23 @@
 <script setup lang="ts">
 /** Puts items on the lists of what is to be asked in classes. */
-import type { ClassRow } from '@oaken/contract/classes';
 import { ref } from 'vue';
 import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
 import { whenOpened } from '../../parts/whenOpened';
+import { useMyClasses } from '../shared/useMyClasses';
 import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ itemIds: readonly number[] }>();
 const emit = defineEmits<{ done: [] }>();
-const classes = ref<ClassRow[]>([]);
+const { classes, readClasses } = useMyClasses();
 const chosen = ref<number[]>([]);
 const added = ref<number | null>(null);
 const { wrong, busy, read, act } = useDoing();
 
 whenOpened(open, async () => {
   added.value = null;
-  await read(async () => {
-    const all = (await call('listClasses', {})).classes;
-    classes.value = all.filter(({ putAway }) => !putAway);
-  });
+  await read(readClasses);
 });
 async function prepare(): Promise<void> {
   if (chosen.value.length === 0 || busy.value) return;

@@ -64,6 +64,11 @@ async function askAloud(question: Aloud): Promise<void> {
   const opening = steps.value?.opening() ?? { limit: null, untilAll: false };
   if (await desk.add({ what: 'aloud', ...question, ...opening })) aloud.value = false;
 }
+const waitingWords = computed(() =>
+  round.value?.entries.length
+    ? say('rounds.waitingForFirstWords')
+    : say('rounds.waitingForAloudWords'),
+);
 const paceWords = computed(() => {
   switch (round.value?.pace?.step) {
     case 'ready':
@@ -122,7 +127,7 @@ const paceWords = computed(() => {
           />
         </template>
         <EmptyNote v-else-if="!round.ended && !round.pace" :title="say('rounds.waitingForFirst')">{{
-          say('rounds.waitingForFirstWords')
+          waitingWords
         }}</EmptyNote>
         <RoundEntries
           :round="round"

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 /** Asking in class: what is prepared for each class, asking aloud, and what was asked so far. */
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
-import type { ClassRow } from '@oaken/contract/classes';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -13,6 +12,7 @@ import FootingLine from '../../parts/FootingLine.vue';
 import FacingPages from '../shared/FacingPages.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import PageHead from '../shared/PageHead.vue';
+import { useMyClasses } from '../shared/useMyClasses';
 import { useWords } from '../shared/words';
 import { say } from '../../words/teacher';
 import PaceChoice from './PaceChoice.vue';
@@ -22,7 +22,7 @@ type Rounds = AnswerOf<typeof api.listRounds>['rounds'];
 const router = useRouter();
 const session = useSession();
 const words = useWords();
-const classes = ref<ClassRow[] | null>(null);
+const { classes, readClasses } = useMyClasses();
 const rounds = ref<Rounds | null>(null);
 /** The class that was asked last is most often the one that is asked next. */
 const chosen = useLocalStorage<number | null>('oaken-asked-class', null);
@@ -33,14 +33,12 @@ let clientKey = crypto.randomUUID();
 
 onMounted(() =>
   read(async () => {
-    const [all, asked] = await Promise.all([call('listClasses', {}), call('listRounds', {})]);
-    classes.value = all.classes.filter(({ putAway }) => !putAway);
+    const [mine, asked] = await Promise.all([readClasses(), call('listRounds', {})]);
     rounds.value = asked.rounds;
-    if (!classes.value.some(({ id }) => id === chosen.value))
-      chosen.value = classes.value[0]?.id ?? null;
+    if (!mine.some(({ id }) => id === chosen.value)) chosen.value = mine[0]?.id ?? null;
   }),
 );
-const here = computed(() => classes.value?.find(({ id }) => id === chosen.value) ?? null);
+const here = computed(() => classes.value.find(({ id }) => id === chosen.value) ?? null);
 const running = computed(
   () => rounds.value?.find(({ classId, ended }) => classId === chosen.value && !ended) ?? null,
 );
@@ -72,8 +70,8 @@ const begin = (what: 'prepared' | 'nothing') =>
   >
     <template #left>
       <div class="inset">
-        <LoadingLines v-if="!classes && !wrong" />
-        <template v-if="classes && here">
+        <LoadingLines v-if="!rounds && !wrong" />
+        <template v-if="here">
           <ElRadioGroup v-model="chosen" :aria-label="say('rounds.whichClass')">
             <ElRadioButton v-for="each in classes" :key="each.id" :value="each.id">{{
               each.name
@@ -104,7 +102,7 @@ const begin = (what: 'prepared' | 'nothing') =>
           <PreparedList :class-id="here.id" :class-name="here.name" @counted="prepared = $event" />
           <PaceChoice v-if="prepared > 0 && !running" v-model="pace" class="pace" />
         </template>
-        <EmptyNote v-else-if="classes" :title="say('classes.noClassesYet')"
+        <EmptyNote v-else-if="rounds" :title="say('classes.noClassesYet')"
           ><RouterLink to="/classes">{{ say('common.classes') }}</RouterLink></EmptyNote
         >
       </div>

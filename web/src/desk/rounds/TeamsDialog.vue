@@ -38,7 +38,9 @@ whenOpened(open, async () => {
     groups.value = known.map(({ id, name }) => ({
       id: `g${id}`,
       name,
-      students: roster.filter(({ groups: of }) => of.includes(id)).map((student) => student.id),
+      students: roster
+        .filter(({ groups: of, leftAt }) => leftAt === null && of.includes(id))
+        .map((student) => student.id),
     }));
   });
 });
