@@ -125,7 +125,10 @@ test('items are prepared for a class from a bank', async () => {
   await teacher.goto('/banks?words=RAT&kind=single-choice');
   const rows = teacher.getByRole('main').locator('.el-checkbox');
   for (const place of [1, 2]) await rows.nth(place).click();
-  await teacher.getByRole('main').getByRole('button', { name: desk.rounds.place }).click();
+  await teacher
+    .getByRole('main')
+    .getByRole('button', { name: desk.rounds.place, exact: true })
+    .click();
   await teacher.getByRole('menuitem', { name: desk.rounds.prepareFor }).click();
   const dialog = teacher.getByRole('dialog');
   await dialog.getByText('6D').click();
