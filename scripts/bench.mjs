@@ -31,6 +31,7 @@ runMain(async () => {
       'rush',
       'killing',
       'round',
+      'round-killing',
       'finding',
       'results',
       'holds',

@@ -3,13 +3,10 @@
  * save every three seconds and hand in. Every save that was acknowledged must be there afterwards,
  * nothing twice, and every attempt must end in a right state.
  */
-import { execFileSync, type ChildProcess } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { Agent, request } from 'node:http';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { randomFrom } from '@oaken/core/random';
+import { askerAt } from './asking';
+import { breakingSchool, insist as insistAt } from './breaking';
 import { report } from './figure';
 
 const students = 600;
@@ -23,21 +20,8 @@ const beginWithin = 0.35;
 const handInWithin = 0.35;
 const random = randomFrom('killing');
 
-const folder = mkdtempSync(join(tmpdir(), 'oaken-killing-'));
-const startDatabase = () =>
-  JSON.parse(
-    execFileSync(process.execPath, ['scripts/database.mjs', 'start', folder], { encoding: 'utf8' })
-      .trim()
-      .split('\n')
-      .at(-1)!,
-  ) as { socket: string; pid: number };
-let database = startDatabase();
-// The load asks for its database when it is read in.
-process.env.OAKEN_SOCKET = database.socket;
-const { bodyOf, entriesOf, firstStudent, headersOf, name, pool, prepareSchool, start, studentIds } =
-  await import('./load');
-
-await prepareSchool(students);
+const school = await breakingSchool(students, port);
+const { bodyOf, entriesOf, firstStudent, headersOf, pool, studentIds } = school.load;
 await pool.batch(
   'INSERT INTO assignment_students (assignment_id, student_id, class_id, seat) VALUES (?, ?, NULL, ?)',
   studentIds(students).map((id, n) => [assignment, id, 1_000 + n]),
@@ -47,38 +31,11 @@ await pool.query(
   [assignment],
 );
 const entries = await entriesOf(assignment);
-const startServer = () =>
-  start('server/dist/main.mjs', [], { OAKEN_DATABASE: name, OAKEN_PORT: String(port) });
-let server: ChildProcess = await startServer();
+await school.startServer();
 
-const agent = new Agent({ keepAlive: true, maxSockets: students });
-const ask = (method: string, path: string, n: number, body: string) =>
-  new Promise<{ status: number; body: string }>((done) => {
-    const headers = { ...headersOf(n), 'content-length': Buffer.byteLength(body) };
-    const sent = request(
-      { host: '127.0.0.1', port, agent, method, path, headers, timeout: 15_000 },
-      (response) => {
-        let text = '';
-        response.setEncoding('utf8').on('data', (piece: string) => (text += piece));
-        response.on('end', () => done({ status: response.statusCode ?? 0, body: text }));
-        response.on('error', () => done({ status: 0, body: '' }));
-      },
-    );
-    sent.on('timeout', () => sent.destroy());
-    sent.on('error', () => done({ status: 0, body: '' }));
-    sent.end(body);
-  });
-
-/** Said again until it is heard, as the page does. */
-async function insist(method: string, path: string, n: number, body: string): Promise<string> {
-  for (;;) {
-    const response = await ask(method, path, n, body);
-    if (response.status === 200) return response.body;
-    if (response.status > 0 && response.status < 500)
-      throw new Error(`${method} ${path}: ${response.status} ${response.body}`);
-    await wait(500 + 500 * random.next());
-  }
-}
+const asker = askerAt(port, students);
+const insist = (method: string, path: string, n: number, body: string) =>
+  insistAt(asker, method, path, headersOf(n), body, () => random.next());
 
 /** The highest number that was acknowledged, by attempt and entry. */
 const acknowledged = new Map<string, number>();
@@ -114,15 +71,7 @@ const kills = random.shuffle([
 ]);
 for (const what of kills) {
   await wait(3_000 + 4_000 * random.next());
-  if (what === 'server') {
-    server.kill('SIGKILL');
-    await wait(200);
-    server = await startServer();
-  } else {
-    process.kill(database.pid, 'SIGKILL');
-    await wait(500);
-    database = startDatabase();
-  }
+  await school.kill(what);
 }
 await all;
 
@@ -156,9 +105,5 @@ report({
   unit: 'attempts',
   holds: Number(made) === students,
 });
-agent.destroy();
-server.kill('SIGTERM');
-await pool.end();
-process.kill(database.pid, 'SIGTERM');
-await wait(3_000);
-rmSync(folder, { recursive: true, force: true });
+asker.close();
+await school.stop();

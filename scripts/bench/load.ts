@@ -109,3 +109,33 @@ export const staffHeaders = (text: string) => ({
   cookie: `oaken=${text}`,
   'x-csrf-token': csrf,
 });
+
+/** So many items of the demonstration with one question of choices. @returns their ids */
+export async function singleChoiceItems(count: number): Promise<number[]> {
+  const items = await pool.query(
+    `SELECT i.id FROM items i JOIN revisions r ON r.id = i.revision_id JOIN banks b ON b.id = i.bank_id
+      WHERE r.kind = 'single-choice' AND b.reach <> 'mine' AND i.retired_at IS NULL ORDER BY i.id LIMIT ?`,
+    [count],
+  );
+  return items.map(({ id }: { id: number }) => id);
+}
+
+/** A class of the demonstration's teacher. */
+export async function makeClass(classId: number, students: number[]): Promise<void> {
+  const [{ owner }] = await pool.query(
+    "SELECT id AS owner FROM accounts WHERE sign_in_name = 'holloway'",
+  );
+  await pool.query(
+    `INSERT INTO classes (id, school_id, name, period, grade, subject, term, code, created_at)
+      VALUES (?, 1, ?, '', 6, 'Mathematics', '', ?, NOW())`,
+    [classId, `B${classId}`, `Z${String(classId).padStart(5, '0')}`],
+  );
+  await pool.query('INSERT INTO class_teachers (class_id, teacher_id) VALUES (?, ?)', [
+    classId,
+    owner,
+  ]);
+  await pool.batch(
+    'INSERT INTO enrollments (class_id, student_id, roster_number) VALUES (?, ?, ?)',
+    students.map((id, n) => [classId, id, n + 1]),
+  );
+}

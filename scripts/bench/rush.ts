@@ -2,8 +2,8 @@
  * A whole school at once: 600 students begin within a minute, work for five, and hand in within ten
  * seconds; their teacher watches, and sees within a second who has begun and handed in.
  */
-import { Agent, request } from 'node:http';
 import { setTimeout as wait } from 'node:timers/promises';
+import { askerAt, type Reply } from './asking';
 import { percentile, report } from './figure';
 import {
   bodyOf,
@@ -29,42 +29,9 @@ const port = 4695;
 /** Open in the demonstration on whatever day. */
 const assignment = 7;
 
-interface Reply {
-  status: number;
-  milliseconds: number;
-  body: string;
-}
-
-const agent = new Agent({ keepAlive: true, maxSockets: students });
+const { ask: askAs, listen, close } = askerAt(port, students);
 const ask = (method: string, path: string, n: number, body: string) =>
-  new Promise<Reply>((done) => {
-    const from = performance.now();
-    const failed = () => done({ status: 0, milliseconds: performance.now() - from, body: '' });
-    const sent = request(
-      {
-        host: '127.0.0.1',
-        port,
-        agent,
-        method,
-        path,
-        headers: { ...headersOf(n), 'content-length': Buffer.byteLength(body) },
-      },
-      (response) => {
-        let text = '';
-        response.setEncoding('utf8').on('data', (piece: string) => (text += piece));
-        response.on('end', () =>
-          done({
-            status: response.statusCode ?? 0,
-            milliseconds: performance.now() - from,
-            body: text,
-          }),
-        );
-        response.on('error', failed);
-      },
-    );
-    sent.on('error', failed);
-    sent.end(body);
-  });
+  askAs(method, path, headersOf(n), body);
 
 const times = {
   begin: [] as number[],
@@ -84,33 +51,12 @@ async function timed(what: keyof typeof times, reply: Promise<Reply>): Promise<R
 const seen = new Map<string, number>();
 const known = new Map<string, number>();
 function watch(token: string): () => void {
-  const sent = request(
-    {
-      host: '127.0.0.1',
-      port,
-      path: `/api/assignments/${assignment}/watch/events`,
-      headers: staffHeaders(token),
-    },
-    (response) => {
-      let text = '';
-      response.setEncoding('utf8').on('data', (piece: string) => {
-        text += piece;
-        for (let end = text.indexOf('\n\n'); end >= 0; end = text.indexOf('\n\n')) {
-          const data = /^data: (.*)$/m.exec(text.slice(0, end))?.[1];
-          text = text.slice(end + 2);
-          const { students: sitting = [] } = JSON.parse(data ?? '{}') as {
-            students?: { studentId: number; state: string }[];
-          };
-          for (const { studentId, state } of sitting)
-            if (!seen.has(`${studentId} ${state}`))
-              seen.set(`${studentId} ${state}`, performance.now());
-        }
-      });
-    },
-  );
-  sent.on('error', () => undefined);
-  sent.end();
-  return () => void sent.destroy();
+  const path = `/api/assignments/${assignment}/watch/events`;
+  const stream = listen(path, staffHeaders(token), ({ students: sitting = [] }) => {
+    for (const { studentId, state } of sitting as { studentId: number; state: string }[])
+      if (!seen.has(`${studentId} ${state}`)) seen.set(`${studentId} ${state}`, performance.now());
+  });
+  return () => void stream.destroy();
 }
 
 /** One student: begins at a moment of the first minute, saves every three seconds, hands in at a moment of the rush. */
@@ -237,6 +183,6 @@ report({
   unit: 'attempts',
   holds: Number(open) + Number(twice) === 0,
 });
-agent.destroy();
+close();
 server.kill('SIGTERM');
 await pool.end();

@@ -9,8 +9,8 @@ import { readCookie } from './bind';
  * when it is cut off.
  */
 const breathEvery = 5_000;
-/** Whether somebody may still listen is asked with every so-manieth breath. */
-const askEvery = 3;
+/** So long after somebody has lost a right, they hear no more. */
+const askEvery = 15_000;
 
 export type Send = (event: string, data: unknown) => void;
 
@@ -34,17 +34,19 @@ export async function eventStream(
   const send: Send = (event, data) =>
     void response.write(`event: ${event}\ndata: ${JSON.stringify(data)}\n\n`);
   const leave = listen(send);
-  let breaths = 0;
-  const breath = setInterval(() => {
-    send('here', {});
-    if (++breaths % askEvery === 0)
-      void sessions
-        .find(readCookie(request, site.cookieName))
-        .then((visitor) => (visitor ? may(visitor) : Promise.reject(new Error())))
-        .catch(() => response.end());
-  }, breathEvery);
+  const breath = setInterval(() => send('here', {}), breathEvery);
+  const ask = () => {
+    asking = setTimeout(ask, askEvery);
+    void sessions
+      .find(readCookie(request, site.cookieName))
+      .then((visitor) => (visitor ? may(visitor) : Promise.reject(new Error())))
+      .catch(() => response.end());
+  };
+  // A class comes at the same moment; whether they may is not asked for all at once.
+  let asking = setTimeout(ask, askEvery * Math.random());
   response.on('close', () => {
     clearInterval(breath);
+    clearTimeout(asking);
     leave();
   });
 }

@@ -12,6 +12,7 @@ import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Round } from '../models';
 import { notFound, problem } from '../problems/problem';
+import { Together } from '../together';
 import { askable, factorOf, stateOf } from './facts';
 import { veilOf } from './showing';
 
@@ -34,11 +35,6 @@ export interface SentAnswer {
 /** What becomes of one: the number that stands, null where it came too late, or why it was refused. */
 type Outcome = { number: number | null } | { error: unknown };
 
-interface Waiting {
-  answer: SentAnswer;
-  tell(outcome: Outcome): void;
-}
-
 /** What is stored of a student's answer to one asking. */
 interface Row {
   roundId: number;
@@ -53,8 +49,9 @@ interface Row {
 }
 
 export class AnswerLine {
-  private readonly waiting = new Map<number, Waiting[]>();
-  private readonly storing = new Set<number>();
+  private readonly line = new Together<SentAnswer, Outcome>((roundId, answers) =>
+    this.context.database.transaction((transaction) => this.write(roundId, answers, transaction)),
+  );
 
   constructor(
     private readonly context: Context,
@@ -62,43 +59,15 @@ export class AnswerLine {
   ) {}
 
   /** @returns the number that stands; null for what came too late, which is kept beside what counts */
-  store(roundId: number, answer: SentAnswer): Promise<number | null> {
-    return new Promise((stored, refused) => {
-      const tell = (outcome: Outcome) =>
-        'error' in outcome ? refused(outcome.error as Error) : stored(outcome.number);
-      this.waiting.set(roundId, [...(this.waiting.get(roundId) ?? []), { answer, tell }]);
-      if (!this.storing.has(roundId)) void this.storeAll(roundId);
-    });
-  }
-
-  private async storeAll(roundId: number): Promise<void> {
-    this.storing.add(roundId);
-    for (;;) {
-      const batch = this.waiting.get(roundId) ?? [];
-      if (batch.length === 0) break;
-      this.waiting.delete(roundId);
-      const outcomes = await this.storeBatch(
-        roundId,
-        batch.map(({ answer }) => answer),
-      );
-      batch.forEach(({ tell }, index) => tell(elementAt(outcomes, index)));
-    }
-    this.storing.delete(roundId);
-  }
-
-  private async storeBatch(roundId: number, answers: SentAnswer[]): Promise<Outcome[]> {
-    try {
-      return await this.context.database.transaction((transaction) =>
-        this.write(roundId, answers, transaction),
-      );
-    } catch (error) {
-      return answers.map(() => ({ error }));
-    }
+  async store(roundId: number, answer: SentAnswer): Promise<number | null> {
+    const outcome = await this.line.ask(roundId, answer);
+    if ('error' in outcome) throw outcome.error;
+    return outcome.number;
   }
 
   private async write(
     roundId: number,
-    answers: SentAnswer[],
+    answers: readonly SentAnswer[],
     transaction: Transaction,
   ): Promise<Outcome[]> {
     const { database, now } = this.context;
@@ -135,7 +104,7 @@ export class AnswerLine {
   /** Who answers along with a student: whoever shares the device, or the team that shares one. */
   private async answeringAlong(
     round: Round,
-    answers: SentAnswer[],
+    answers: readonly SentAnswer[],
     transaction: Transaction,
   ): Promise<(student: number) => number[]> {
     const { teams } = stateOf(round);

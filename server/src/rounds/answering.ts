@@ -8,7 +8,7 @@ import type { Context } from '../context';
 import { notFound, problem } from '../problems/problem';
 import type { AnswerLine } from './answer-line';
 import { askable, stateOf } from './facts';
-import { insistOnTakingPart, takingPartNow } from './taking-part';
+import { takingPart } from './taking-part';
 
 /**
  * Stores an answer. It counts if it is committed while the question is open.
@@ -23,7 +23,7 @@ export async function answerRound(
   roundId: number,
   answer: BodyOf<typeof api.answerRound>,
 ): Promise<AnswerOf<typeof api.answerRound>> {
-  const student = await takingPartNow(database, me, roundId);
+  const student = await takingPart(database, me, roundId);
   const stored = await line.store(roundId, { ...answer, student });
   if (stored === null) throw problem('answers-closed');
   return { now: now(), number: stored };
@@ -44,7 +44,7 @@ export async function checkRoundAnswer(
   const { Round, RoundAnswer } = database.models;
   const round = await Round.findByPk(roundId);
   if (!round) throw notFound('round');
-  await insistOnTakingPart(database, me, round);
+  await takingPart(database, me, roundId);
   const { pace } = stateOf(round);
   if (pace?.feedback !== 'each' || (pace.step !== 'running' && pace.step !== 'stopped'))
     throw problem('not-running');

@@ -168,7 +168,7 @@ function studentOf(
     rosterNumber: student.rosterNumber,
     guest: student.rosterNumber === null,
     here: isHere(student, now),
-    with: student.with,
+    with: student.with?.name ?? null,
     answered: answer !== undefined || cells.some(({ answered }) => answered),
     ever: facts.ever.has(student.id),
     unsure: answer?.unsure ?? false,

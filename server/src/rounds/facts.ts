@@ -1,4 +1,5 @@
 /** What is stored of a round, read together: how it stands, who is in the class, and what was answered. */
+import type { Accommodations } from '@oaken/core/accommodations';
 import { present } from '@oaken/core/certain';
 import type { Edition, EditionEntry } from '@oaken/core/forms';
 import type { Responses } from '@oaken/core/items';
@@ -19,7 +20,7 @@ export interface RoundStudent {
   timeFactor: number | null;
   seenAt: number | null;
   /** Who answers for this student as well, on one device. */
-  with: string | null;
+  with: { id: number; name: string } | null;
 }
 
 /** An answer that counts. */
@@ -136,12 +137,28 @@ async function readAnswers(
 export const responsesOf = (answers: GivenBy): Map<number, Responses> =>
   new Map([...answers].map(([student, { responses }]) => [student, responses]));
 
+/** What somebody needs, as far as a round can give it. */
+export interface RoundNeeds {
+  /** How much longer a limit is; null: no limit. */
+  timeFactor: number | null;
+  aloud: boolean;
+  textSize: number;
+}
+
+export function needsOf(accommodation: { content: Accommodations } | null | undefined): RoundNeeds {
+  const needs = accommodation?.content;
+  return {
+    timeFactor: needs ? needs.time : 1,
+    aloud: needs?.aloud ?? false,
+    textSize: needs?.textSize ?? 1,
+  };
+}
+
 /** What of a class hardly changes while it is asked. */
-interface Listed {
+interface Listed extends RoundNeeds {
   id: number;
   name: string;
   rosterNumber: number;
-  timeFactor: number | null;
 }
 
 /** Joining and answering of a whole class would read its list hundreds of times a second. */
@@ -169,15 +186,12 @@ async function readRoster({ Enrollment }: Database['models'], classId: number): 
     include: [{ association: 'student', required: true, include: ['accommodation'] }],
     order: ['rosterNumber'],
   });
-  return enrollments.map(({ studentId, rosterNumber, student }) => {
-    const needs = student?.accommodation?.content ?? null;
-    return {
-      id: studentId,
-      name: student?.fullName ?? '',
-      rosterNumber,
-      timeFactor: needs === null ? 1 : needs.time,
-    };
-  });
+  return enrollments.map(({ studentId, rosterNumber, student }) => ({
+    id: studentId,
+    name: student?.fullName ?? '',
+    rosterNumber,
+    ...needsOf(student?.accommodation),
+  }));
 }
 
 async function readStudents(
@@ -201,7 +215,7 @@ async function readStudents(
     return {
       ...student,
       seenAt: seen.get(host ?? student.id) ?? seen.get(student.id) ?? null,
-      with: host === undefined ? null : (nameOf.get(host) ?? ''),
+      with: host === undefined ? null : { id: host, name: nameOf.get(host) ?? '' },
     };
   });
   const uninvited = guests.map(({ id, fullName }): RoundStudent => ({

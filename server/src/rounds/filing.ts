@@ -8,6 +8,7 @@ import { itemPoints } from '@oaken/core/items';
 import { applyToRound, secondEntry, type RoundState } from '@oaken/core/rounds';
 import { day } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
+import { setTimeout as wait } from 'node:timers/promises';
 import { type Transaction, Op } from 'sequelize';
 import type { Editions } from '../attempts/editions';
 import { handIn } from '../attempts/hand-in';
@@ -15,12 +16,17 @@ import { storeAnswers } from '../attempts/writing';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { forgotten, type Round, type RoundAnswer } from '../models';
+import { Line } from '../threads/line';
 import { askable, stateOf } from './facts';
 import { takeOffAsked } from './prepared';
 import { rewriteQuestions } from './questions';
 import { struckOut } from './guests';
 
 const device = '000000000000';
+
+/** So many attempts are handed in at the same time, and so long whoever ends the round waits for it. */
+const handingInLine = new Line(6, Infinity);
+const patience = 2_000;
 
 /** Students read how it went in the room; the list shows no score before the teacher releases it. */
 const rules: AssignmentRules = {
@@ -79,11 +85,8 @@ export async function fileRound(
     );
     if (counting.length === 0) return null;
     const asked = askedIn(edition, stateOf(round));
-    await takeOffAsked(
-      database,
-      round.classId,
-      asked.map(({ itemId }) => itemId),
-    );
+    const itemIds = asked.map(({ itemId }) => itemId);
+    await takeOffAsked(database, { classId: round.classId, itemIds }, transaction);
     const editionId = await writeAsked(context, round, { edition, asked }, transaction);
     return writeWork(context, round, { editionId, asked, answers: counting }, transaction);
   });
@@ -92,7 +95,16 @@ export async function fileRound(
     attributes: ['id'],
     where: { assignmentId: filed, handedInAt: null },
   });
-  for (const { id } of open) await handIn(context, editions, id, { kind: 'teacher' });
+  const handingIn = Promise.all(
+    open.map(({ id }) =>
+      handingInLine.pass(() => handIn(context, editions, id, { kind: 'teacher' })),
+    ),
+  );
+  // Of a very large class the rest follows while its teacher reads on; if it fails, the job that hands in does it.
+  handingIn.catch((error: unknown) =>
+    context.log.warn({ err: error }, 'handing in a round failed'),
+  );
+  await Promise.race([handingIn, wait(patience, undefined, { ref: false })]);
   return filed;
 }
 
@@ -212,26 +224,25 @@ async function writeStudents(
     { where: { id: guests.map(({ id }) => id) }, transaction },
   );
   const entryOf = new Map(asked.map(({ askingId, id }) => [askingId, id]));
-  for (const studentId of here) {
-    const { id: attemptId } = await models.Attempt.create(
-      {
-        assignmentId,
-        studentId,
-        number: 1,
-        seed: randomBytes(16).toString('base64url'),
-        beganAt: round.createdAt,
-        deadlineAt: endedAt,
-      },
-      { transaction },
-    );
-    const given = answers
-      .filter((answer) => answer.studentId === studentId)
-      .flatMap(({ askingId, number, responses }) => {
-        const entry = entryOf.get(askingId);
-        return entry && responses
-          ? [{ attemptId, answer: { entry, number, device, responses, flagged: false } }]
-          : [];
-      });
-    await storeAnswers(database, given, endedAt.getTime(), transaction);
-  }
+  await models.Attempt.bulkCreate(
+    here.map((studentId) => ({
+      ...{ assignmentId, studentId, number: 1, beganAt: round.createdAt, deadlineAt: endedAt },
+      seed: randomBytes(16).toString('base64url'),
+    })),
+    { transaction },
+  );
+  const attempts = await models.Attempt.findAll({
+    attributes: ['id', 'studentId'],
+    where: { assignmentId },
+    transaction,
+  });
+  const attemptOf = new Map(attempts.map(({ id, studentId }) => [studentId, id]));
+  const given = answers.flatMap(({ studentId, askingId, number, responses }) => {
+    const entry = entryOf.get(askingId);
+    const attemptId = attemptOf.get(studentId);
+    return entry && attemptId !== undefined && responses
+      ? [{ attemptId, answer: { entry, number, device, responses, flagged: false } }]
+      : [];
+  });
+  await storeAnswers(database, given, endedAt.getTime(), transaction);
 }

@@ -10,7 +10,7 @@ import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import type { Round } from '../models';
 import { notFound, problem } from '../problems/problem';
-import { askable, readFacts, settlingFacts, stateOf } from './facts';
+import { askable, settlingFacts, stateOf, type RoundFacts } from './facts';
 import {
   entriesFromItems,
   entryAloud,
@@ -145,18 +145,20 @@ async function saveState(
   await round.update({ state, editionId, version: round.version + 1, endedAt }, { transaction });
 }
 
-/** Closes what time or everybody's answer has closed. @returns whether anything changed */
+/**
+ * Closes what time or everybody's answer has closed.
+ *
+ * @param facts as they were read; nothing happens where the round has moved on since
+ * @returns whether anything changed
+ */
 export async function settle(
   { database, now }: Pick<Context, 'database' | 'now'>,
-  editions: Editions,
-  roundId: number,
+  facts: RoundFacts,
 ): Promise<boolean> {
-  const facts = await readFacts(database, editions, roundId);
-  if (!facts) return false;
   const settling = settlingFacts(facts, now());
   if (settledRound(facts.state, settling) === facts.state) return false;
   return database.transaction(async (transaction) => {
-    const round = await lockRound(database, roundId, transaction);
+    const round = await lockRound(database, facts.round.id, transaction);
     // Whoever led it meanwhile has settled it already.
     const before = stateOf(round);
     const settled = settledRound(before, settling);

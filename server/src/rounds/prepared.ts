@@ -1,6 +1,7 @@
 /** What is prepared for a class: items that are to be asked in it, in their order. */
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import { plainText, shorten } from '@oaken/core/text';
+import type { Transaction } from 'sequelize';
 import { insistOnClass } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import { readItems } from '../banks/rows';
@@ -115,8 +116,11 @@ export async function orderPrepared(
 /** What was asked is no longer prepared. */
 export async function takeOffAsked(
   { models }: Database,
-  classId: number,
-  itemIds: readonly number[],
+  { classId, itemIds }: { classId: number; itemIds: readonly number[] },
+  transaction: Transaction,
 ): Promise<void> {
-  await models.PreparedQuestion.destroy({ where: { classId, itemId: [...itemIds] } });
+  await models.PreparedQuestion.destroy({
+    where: { classId, itemId: [...itemIds] },
+    transaction,
+  });
 }

@@ -4,8 +4,8 @@
  * looked at at once. Nothing of a round is held here that is not in the database.
  */
 import type { RoundDesk, RoundScreen } from '@oaken/contract/rounds';
-import { presentAsking, type RoundState } from '@oaken/core/rounds';
 import type { Language } from '@oaken/words/languages';
+import { col, fn } from 'sequelize';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Send } from '../http/event-stream';
@@ -73,13 +73,6 @@ export function seatListener(send: Send, student: number, language: Language): L
   };
 }
 
-/** Time or everybody's answer closes it. */
-function mayClose(state: RoundState): boolean {
-  if (state.pace) return state.pace.step === 'running' && state.pace.limit !== null;
-  const asking = presentAsking(state);
-  return asking?.step === 'open' && (asking.limit !== null || asking.untilAll);
-}
-
 class Room {
   private readonly listeners = new Set<Listener>();
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -97,10 +90,10 @@ class Room {
 
   join(listener: Listener): void {
     this.listeners.add(listener);
-    // Whoever comes is noted at once, so that the desk sees them.
+    // Whoever comes back is noted with the next look, so that the desk sees them.
     if (listener.student !== undefined) this.notedAt = 0;
     if (this.facts) listener.tell(this.facts, this.context.now());
-    this.look();
+    else this.look();
   }
 
   /** @returns whether nobody is left */
@@ -146,12 +139,12 @@ class Room {
   private async tell(): Promise<void> {
     const { context, editions, roundId } = this;
     const mark = await this.mark();
-    const closesByItself = this.facts !== null && mayClose(this.facts.state);
     if (mark !== this.known) {
-      await settle(context, editions, roundId);
       this.facts = await readFacts(context.database, editions, roundId);
       this.known = mark;
-    } else if (closesByItself && (await settle(context, editions, roundId)))
+    }
+    // As long as nothing changes, what was read holds, and only time goes on.
+    if (this.facts && (await settle(context, this.facts)))
       this.facts = await readFacts(context.database, editions, roundId);
     if (!this.facts) return;
     const now = context.now();
@@ -166,11 +159,23 @@ class Room {
       attributes: ['version', 'assignmentId'],
       raw: true,
     });
-    const answers = await RoundAnswer.count({ where: { roundId } });
-    const latest = await RoundAnswer.max('answeredAt', { where: { roundId } });
-    const seen = await RoundParticipant.max('seenAt', { where: { roundId } });
-    const sharing = await RoundParticipant.sum('companionId', { where: { roundId } });
-    return JSON.stringify([round, answers, latest, seen, sharing]);
+    const answers = await RoundAnswer.findOne({
+      attributes: [
+        [fn('COUNT', col('student_id')), 'given'],
+        [fn('MAX', col('answered_at')), 'latest'],
+      ],
+      where: { roundId },
+      raw: true,
+    });
+    const participants = await RoundParticipant.findOne({
+      attributes: [
+        [fn('MAX', col('seen_at')), 'seen'],
+        [fn('SUM', col('companion_id')), 'sharing'],
+      ],
+      where: { roundId },
+      raw: true,
+    });
+    return JSON.stringify([round, answers, participants]);
   }
 }
 

@@ -19,13 +19,9 @@ import { givePractice } from './practising';
 import { orderPrepared, prepareQuestions, readPrepared } from './prepared';
 import { deskListener, RoundRooms, screenListener, seatListener } from './rooms';
 import { suggestNext } from './suggesting';
-import {
-  insistOnTakingPart,
-  joinRound,
-  listClassmates,
-  shareDevice,
-  unshareDevice,
-} from './taking-part';
+import { RoundSeats } from './seats';
+import { listClassmates, shareDevice, unshareDevice } from './sharing';
+import { takingPart } from './taking-part';
 import { wordQuestion } from './wording';
 
 /** The latest rounds that are listed. */
@@ -102,10 +98,9 @@ function afterwardsRoutes(bind: Bind, context: Context, editions: Editions): voi
 
 function seatRoutes(bind: Bind, context: Context, editions: Editions): void {
   const line = new AnswerLine(context, editions);
-  bind(api.joinRound, ({ me, params }) => joinRound(context, editions, me, params.roundId));
-  bind(api.listClassmates, ({ me, params }) =>
-    listClassmates(context, editions, me, params.roundId),
-  );
+  const seats = new RoundSeats(context, editions);
+  bind(api.joinRound, ({ me, params }) => seats.join(me, params.roundId));
+  bind(api.listClassmates, ({ me, params }) => listClassmates(context, seats, me, params.roundId));
   bind(api.answerRound, ({ me, params: { roundId }, body }) =>
     answerRound(context, line, me, roundId, body),
   );
@@ -113,10 +108,10 @@ function seatRoutes(bind: Bind, context: Context, editions: Editions): void {
     checkRoundAnswer(context, editions, me, roundId, body),
   );
   bind(api.shareDevice, ({ me, params: { roundId }, body }) =>
-    shareDevice(context, editions, me, roundId, body),
+    shareDevice(context, seats, me, roundId, body),
   );
   bind(api.unshareDevice, ({ me, params: { roundId } }) =>
-    unshareDevice(context, editions, me, roundId),
+    unshareDevice(context, seats, me, roundId),
   );
 }
 
@@ -135,13 +130,7 @@ function roundStreams(bind: Bind, context: Context, rooms: RoundRooms): void {
 
   bind(api.seatRoundEvents, (call) => {
     const { roundId } = call.params;
-    const takesPart = async (me: SignedIn) => {
-      const round = await database.models.Round.findByPk(roundId, {
-        attributes: ['id', 'classId'],
-      });
-      if (!round) throw notFound('round');
-      await insistOnTakingPart(database, me, round);
-    };
+    const takesPart = (me: SignedIn) => takingPart(database, me, roundId);
     const { id, language } = call.me.account;
     return eventStream(context, call, takesPart, (send) =>
       rooms.listen(roundId, seatListener(send, id, language ?? 'en')),
