@@ -1,22 +1,26 @@
 /** Rounds at one's own pace, in teams, asked aloud, and answers in words that are gathered. */
+import type { EditionEntry } from '@oaken/core/forms';
 import {
   applyToRound,
+  askable,
   dealTeams,
   earnedTogether,
   endOfPace,
   gatherTexts,
   itemAskedAloud,
+  leftOut,
   newPace,
   newRound,
   questionsAtOwnPace,
   settledRound,
+  shownRound,
   takesAtOwnPace,
   teamAnswer,
   withKeyTold,
   type RoundCommand,
   type RoundState,
 } from '@oaken/core/rounds';
-import { kindOf, readItem, type Responses } from '@oaken/core/items';
+import { kindOf, readItem, type Part, type Responses } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
 import fc from 'fast-check';
 import { item, parts } from './support/one-of-each';
@@ -34,6 +38,38 @@ function after(state: RoundState, ...commands: [RoundCommand, number][]): RoundS
   }, state);
 }
 const start = (limit: number | null): RoundCommand => ({ do: 'start', limit });
+
+describe('what a class can be asked', () => {
+  const entry = (id: string, ...asked: Part[]): EditionEntry => ({
+    ...{ id, itemId: 1, revisionId: 1, points: 1, standards: [], depth: null },
+    content: item(...asked),
+  });
+  const sections = [
+    { entries: [entry('q1', parts['single-choice']), entry('photo', parts.upload)] },
+    { draw: 1, entries: [entry('drawn', parts.numeric)] },
+  ];
+
+  test('is what everybody gets and answers on the page; the rest is counted', () => {
+    expect(askable(sections).map(({ id }) => id)).toEqual(['q1']);
+    expect(leftOut(sections)).toBe(2);
+  });
+
+  test('has fewer choices for who needs that, the right ones among them, in their order', () => {
+    const [choices] = askable(sections);
+    const idsFor = (most: number | null, asked = choices!) => {
+      const state = after(newRound, [{ do: 'read', entry: asked.id, choicesHidden: false }, 1]);
+      const { asking } = shownRound(state, [asked], () => [], { mostChoices: most });
+      return (asking!.item.parts[0] as { choices: { id: string }[] }).choices.map(({ id }) => id);
+    };
+    const all = idsFor(null);
+    const fewer = idsFor(2);
+    expect(fewer).toHaveLength(2);
+    expect(all.filter((id) => fewer.includes(id))).toEqual(fewer);
+    expect(fewer).toEqual(expect.arrayContaining(parts['single-choice'].key as string[]));
+    // Where nothing is known to be right yet, any of them could be.
+    expect(idsFor(2, { ...choices!, override: 'dropped' })).toEqual(all);
+  });
+});
 
 describe('at one’s own pace', () => {
   const running = after(alone(), [start(60_000), 1000]);

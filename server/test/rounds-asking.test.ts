@@ -148,6 +148,18 @@ describe('a question asked aloud', () => {
   });
 });
 
+test('a question that asks for a file is assigned, and not asked in class', async () => {
+  const page = await teacher.ok('GET', '/api/items?kind=upload');
+  const itemIds = page.items.slice(0, 1).map(({ id }) => id);
+  const from = { what: 'items', title: 'Photos', itemIds };
+  const wanted = { clientKey: clientKey(), classId, from, pace: null };
+  expect(problemOf(await teacher.send('POST', '/api/rounds', wanted))).toBe(
+    'files-cannot-be-asked',
+  );
+  const prepared = await teacher.send('POST', '/api/prepared', { classIds: [classId], itemIds });
+  expect(problemOf(prepared)).toBe('files-cannot-be-asked');
+});
+
 describe('what is prepared for a class', () => {
   const list = async () => {
     const { questions } = await teacher.ok('GET', `/api/classes/${classId}/prepared`);

@@ -1,6 +1,7 @@
 /** Who takes part in a round, and how: at their own pace, in teams, two on one device, as guests. */
 import { passcodesOf } from '@oaken/demo';
-import { openSchool, type School, type Visitor } from './support/school';
+import { setTimeout as wait } from 'node:timers/promises';
+import { clientKey, openSchool, type School, type Visitor } from './support/school';
 import { AskedClass, open, problemOf, read } from './support/round';
 
 let school: School;
@@ -138,6 +139,49 @@ test('where what was right is told at the end, nothing can be checked before', a
   const check = await students[0]!.send('POST', path, { entry: questions[0]!.id });
   expect(problemOf(check)).toBe('not-running');
   await round.lead({ do: 'end' });
+});
+
+test('who needs fewer choices has fewer, and the wall has all of them', async () => {
+  const path = `/api/classes/${classId}/students/${ids[3]!}/accommodations` as const;
+  const none = { time: 1, aloud: false, textSize: 1, form: null, extraDays: 0 };
+  await teacher.ok('PUT', path, { ...none, mostChoices: 2 });
+  const round = await begin();
+  const { entries } = await round.desk();
+  await round.lead(read(entries[0]!.id));
+  await round.lead(open);
+  const choices = async (student: Visitor) => {
+    const { shown } = await round.join(student);
+    return (shown.asking!.item.parts[0] as { choices: { id: string }[] }).choices;
+  };
+  // The class's list is read every other second.
+  while ((await choices(students[3]!)).length > 2) await wait(100);
+  const fewer = await choices(students[3]!);
+  expect(fewer).toHaveLength(2);
+  const all = await choices(students[0]!);
+  expect(all.length).toBeGreaterThan(2);
+  expect(all).toEqual(expect.arrayContaining(fewer));
+  expect((await round.answer(students[3]!, 1)).status).toBe(200);
+  await round.lead({ do: 'end' });
+  await teacher.ok('PUT', path, { ...none, mostChoices: null });
+});
+
+describe('a class of few', () => {
+  let few: number;
+  beforeAll(async () => {
+    const facts = { name: '7X', grade: 7, subject: 'Mathematics', period: '', term: '', notes: '' };
+    const made = await teacher.ok('POST', '/api/classes', { clientKey: clientKey(), facts });
+    few = made.id as number;
+  });
+  const ask = () => AskedClass.begin(teacher, few, { what: 'items', title: 'Few', itemIds });
+
+  test('of nobody is not closed by everybody’s answer, and leaves no results', async () => {
+    const round = await ask();
+    const { entries } = await round.desk();
+    await round.lead(read(entries[0]!.id));
+    const opened = await round.lead({ ...open, untilAll: true });
+    expect(opened).toMatchObject({ students: [], asking: { step: 'open' } });
+    expect(await round.lead({ do: 'end' })).toMatchObject({ ended: true, assignmentId: null });
+  });
 });
 
 describe('teams', () => {

@@ -37,6 +37,11 @@ const examples: { [C in Made]: [params: ProblemParams<C>, title: string, detail?
     'Too many wrong tries.',
     'Wait 2 minutes and try again, or ask for help.',
   ],
+  'files-cannot-be-asked': [
+    { items: 2 },
+    '2 of these questions ask for a file.',
+    'In class nobody waits until a file is found. Assign them, or leave them out here.',
+  ],
   'items-not-yours': [
     { items: 3 },
     '3 of the items are in banks of others.',

@@ -1,5 +1,5 @@
 /** Asking a class now. */
-import { refusal } from './kind';
+import { counted, refusal } from './kind';
 
 export const rounds = {
   'round-ended': refusal(409),
@@ -15,6 +15,7 @@ export const rounds = {
   'round-moved-on': refusal(409),
   'answers-closed': refusal(409),
   'draws-cannot-be-asked': refusal(409),
+  'files-cannot-be-asked': refusal<{ items: number }>(409, counted('items')),
   'class-is-asked': refusal(409),
   'teams-stand': refusal(409),
   'at-own-pace': refusal(409),

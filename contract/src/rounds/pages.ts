@@ -208,6 +208,8 @@ export const roundDesk = z.object({
         .nullable(),
     }),
   ),
+  /** So many questions of the same test are not here: those of draws, and those that ask for a file. */
+  leftOut: z.number(),
   asking: z
     .object({
       id: z.string(),

@@ -111,7 +111,12 @@ function withShuffledChoices(entry: EditionEntry, streams: Streams): EditionEntr
   return { ...entry, content: { ...entry.content, parts } };
 }
 
-function withFewerChoices(entry: EditionEntry, limit: number, streams: Streams): EditionEntry {
+/** The right choices and some of the others, at most so many together. */
+export function withFewerChoices<Entry extends Pick<EditionEntry, 'id' | 'content'>>(
+  entry: Entry,
+  limit: number,
+  streams: Streams,
+): Entry {
   const parts = entry.content.parts.map((part) => {
     const random = streams(`fewer/${entry.id}/${part.id}`);
     return kindOf(part).fewer?.(part, limit, (list) => random.shuffle(list)) ?? part;

@@ -8,5 +8,11 @@ export {
   type EditionSection,
   type Override,
 } from './edition';
-export { formOf, withFewerChoicesEverywhere, type FormRules, type Sitter } from './form';
+export {
+  formOf,
+  withFewerChoices,
+  withFewerChoicesEverywhere,
+  type FormRules,
+  type Sitter,
+} from './form';
 export { formForSitting, type SittingEntry, type SittingForm } from './sitting';

@@ -35,14 +35,15 @@ export {
   type AloudWords,
   type AskedAloud,
 } from './aloud';
+export { askable, canBeAsked, isKeyed, leftOut } from './askable';
 export { gatherTexts, type GatheredLine } from './gather';
 export {
   feedbackOn,
-  isKeyed,
   questionsAtOwnPace,
   shownRound,
   type AnswerFeedback,
   type AskedEntry,
+  type Reader,
   type ShownAsking,
   type ShownPace,
   type ShownQuestion,

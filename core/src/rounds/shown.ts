@@ -12,6 +12,7 @@ import {
   type Responses,
   type SittingItem,
 } from '../items';
+import { isKeyed, withMostChoices } from './askable';
 import type { OwnPace } from './own-pace';
 import {
   askedEntries,
@@ -66,25 +67,29 @@ export interface ShownRound {
 
 export type AskedEntry = Pick<EditionEntry, 'id' | 'content' | 'override'>;
 
-/** What is right in an entry has been told. */
-export const isKeyed = ({ override }: Pick<EditionEntry, 'override'>): boolean =>
-  override !== 'dropped';
-
 /** An item of which only what is asked can be read. */
 const withoutParts = (item: SittingItem): SittingItem => ({ ...item, parts: [] });
+
+/** Who reads: in which words, and with at most so many choices. */
+export interface Reader {
+  words?: AnswerWords;
+  /** Null: all of them. */
+  mostChoices: number | null;
+}
+const everybody: Reader = { mostChoices: null };
 
 /** @param spread of the present asking; it is let through once it is shown */
 export function shownRound(
   state: RoundState,
   entries: readonly AskedEntry[],
   spread: (content: ItemContent) => PartSpread[],
-  words?: AnswerWords,
+  { words, mostChoices }: Reader = everybody,
 ): ShownRound {
   const pace = shownPace(state);
   const asking = presentAsking(state);
   const entry = entries.find(({ id }) => id === asking?.entry);
   if (!asking || !entry || state.ended) return { ended: state.ended, asking: null, pace };
-  const item = forSitting(entry.content);
+  const item = forSitting(withMostChoices(entry, mostChoices).content);
   const keyShown = asking.step === 'key';
   return {
     ended: false,
@@ -130,7 +135,7 @@ export function questionsAtOwnPace(
   { pace, ended }: RoundState,
   entries: readonly AskedEntry[],
   answers: ReadonlyMap<string, { responses: Responses; checked: boolean }>,
-  words?: AnswerWords,
+  { words, mostChoices }: Reader = everybody,
 ): ShownQuestion[] {
   if (!pace || pace.step === 'ready' || ended) return [];
   return entries.map((entry, index) => {
@@ -139,7 +144,7 @@ export function questionsAtOwnPace(
     return {
       id: entry.id,
       number: index + 1,
-      item: forSitting(entry.content),
+      item: forSitting(withMostChoices(entry, mostChoices).content),
       feedback: told ? feedbackOn(entry, answer?.responses ?? {}, words) : null,
     };
   });

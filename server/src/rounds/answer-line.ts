@@ -5,7 +5,13 @@
 import { elementAt } from '@oaken/core/certain';
 import type { Edition } from '@oaken/core/forms';
 import type { Responses } from '@oaken/core/items';
-import { presentAsking, takesAnswers, takesAtOwnPace, type RoundState } from '@oaken/core/rounds';
+import {
+  askable,
+  presentAsking,
+  takesAnswers,
+  takesAtOwnPace,
+  type RoundState,
+} from '@oaken/core/rounds';
 import { defaultGrace } from '@oaken/core/timing';
 import type { Transaction } from 'sequelize';
 import type { Editions } from '../attempts/editions';
@@ -13,7 +19,7 @@ import type { Context } from '../context';
 import type { Round } from '../models';
 import { notFound, problem } from '../problems/problem';
 import { Together } from '../together';
-import { askable, factorOf, stateOf } from './facts';
+import { factorOf, stateOf } from './facts';
 import { veilOf } from './showing';
 
 export interface Answerer {

@@ -1,13 +1,13 @@
 /** Answering in a round. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
-import { feedbackOn } from '@oaken/core/rounds';
+import { askable, feedbackOn } from '@oaken/core/rounds';
 import { answersIn } from '@oaken/words/written';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { notFound, problem } from '../problems/problem';
 import type { AnswerLine } from './answer-line';
-import { askable, stateOf } from './facts';
+import { stateOf } from './facts';
 import { takingPart } from './taking-part';
 
 /**

@@ -2,7 +2,7 @@
 import type { api, BodyOf } from '@oaken/contract';
 import { readOutline } from '@oaken/core/assessments';
 import type { Edition } from '@oaken/core/forms';
-import { askedEntries, newPace, newRound } from '@oaken/core/rounds';
+import { askable, askedEntries, newPace, newRound } from '@oaken/core/rounds';
 import { insistOnClass, rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import { freeze } from '../assessments/edition';
@@ -10,7 +10,7 @@ import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { runningNow } from '../models';
 import { notFound, problem } from '../problems/problem';
-import { askable, stateOf } from './facts';
+import { stateOf } from './facts';
 import { preparedItems } from './prepared';
 import {
   entriesFromItems,

@@ -37,6 +37,7 @@ export function deskOf(facts: RoundFacts, now: number): RoundDesk {
     goal: goalOf(facts),
     assignmentId: round.assignmentId,
     entries: entriesOf(facts),
+    leftOut: facts.leftOut,
     asking: asking && entry ? deskAsking(facts, asking, entry) : null,
     teams: teamsOf(facts, entry),
     students: facts.students.map((student) => studentOf(facts, student, entry, now)),

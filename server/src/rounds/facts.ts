@@ -3,7 +3,14 @@ import type { Accommodations } from '@oaken/core/accommodations';
 import { present } from '@oaken/core/certain';
 import type { Edition, EditionEntry } from '@oaken/core/forms';
 import type { Responses } from '@oaken/core/items';
-import { newRound, onProjector, presentAsking, type RoundState } from '@oaken/core/rounds';
+import {
+  askable,
+  leftOut,
+  newRound,
+  onProjector,
+  presentAsking,
+  type RoundState,
+} from '@oaken/core/rounds';
 import type { Editions } from '../attempts/editions';
 import { toMillis, type Database } from '../database/connect';
 import type { Round, RoundAnswer } from '../models';
@@ -11,13 +18,11 @@ import type { Round, RoundAnswer } from '../models';
 /** Longer silent than this, a student's page counts as gone; it says every five seconds that it is there. */
 export const silence = 12_000;
 
-export interface RoundStudent {
+export interface RoundStudent extends RoundNeeds {
   id: number;
   name: string;
   /** Null for guests. */
   rosterNumber: number | null;
-  /** How much longer a limit is; null: no limit. */
-  timeFactor: number | null;
   seenAt: number | null;
   /** Who answers for this student as well, on one device. */
   with: { id: number; name: string } | null;
@@ -40,6 +45,8 @@ export interface RoundFacts {
   code: string;
   teacher: string;
   entries: EditionEntry[];
+  /** So many questions of the same test cannot be asked in class. */
+  leftOut: number;
   students: RoundStudent[];
   /** Answers that count, by student, to an asking; at one's own pace, to an entry. */
   answersTo: (askingId: string) => GivenBy;
@@ -49,11 +56,6 @@ export interface RoundFacts {
   ever: ReadonlySet<number>;
   unworded: ReadonlySet<number>;
 }
-
-/** What a class can be asked: items that everybody gets, in their order. */
-export const askable = (
-  sections: readonly { draw?: number | null | undefined; entries: EditionEntry[] }[],
-) => sections.filter(({ draw }) => (draw ?? null) === null).flatMap(({ entries }) => entries);
 
 /** The state, with what rounds of earlier editions of this program did not know. */
 export const stateOf = ({ state }: Pick<Round, 'state'>): RoundState => ({ ...newRound, ...state });
@@ -78,6 +80,7 @@ export async function readFacts(
     code: taught.code,
     teacher: round.owner?.fullName ?? '',
     entries,
+    leftOut: leftOut(edition.sections),
     students: await readStudents(models, round),
     unworded: state.ended ? await readUnworded(models, entries) : new Set(),
     ...(await readAnswers(models, round, state)),
@@ -143,6 +146,8 @@ export interface RoundNeeds {
   timeFactor: number | null;
   aloud: boolean;
   textSize: number;
+  /** At most so many choices in a question; null: all of them. */
+  mostChoices: number | null;
 }
 
 export function needsOf(accommodation: { content: Accommodations } | null | undefined): RoundNeeds {
@@ -151,6 +156,7 @@ export function needsOf(accommodation: { content: Accommodations } | null | unde
     timeFactor: needs ? needs.time : 1,
     aloud: needs?.aloud ?? false,
     textSize: needs?.textSize ?? 1,
+    mostChoices: needs?.mostChoices ?? null,
   };
 }
 
@@ -222,7 +228,7 @@ async function readStudents(
     id,
     name: fullName,
     rosterNumber: null,
-    timeFactor: 1,
+    ...needsOf(null),
     seenAt: seen.get(id) ?? null,
     with: null,
   }));

@@ -5,7 +5,7 @@
 import { usualRules, type AssignmentRules } from '@oaken/core/assignments';
 import type { Edition, EditionEntry } from '@oaken/core/forms';
 import { itemPoints } from '@oaken/core/items';
-import { applyToRound, secondEntry, type RoundState } from '@oaken/core/rounds';
+import { applyToRound, askable, secondEntry, type RoundState } from '@oaken/core/rounds';
 import { day } from '@oaken/core/timing';
 import { randomBytes } from 'node:crypto';
 import { setTimeout as wait } from 'node:timers/promises';
@@ -17,7 +17,7 @@ import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { forgotten, type Round, type RoundAnswer } from '../models';
 import { Line } from '../threads/line';
-import { askable, stateOf } from './facts';
+import { stateOf } from './facts';
 import { takeOffAsked } from './prepared';
 import { rewriteQuestions } from './questions';
 import { struckOut } from './guests';

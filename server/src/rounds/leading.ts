@@ -1,7 +1,13 @@
 /** Leading a round, one step after the other. */
 import type { api, BodyOf } from '@oaken/contract';
 import type { Edition } from '@oaken/core/forms';
-import { applyToRound, settledRound, type RoundCommand, type RoundState } from '@oaken/core/rounds';
+import {
+  applyToRound,
+  askable,
+  settledRound,
+  type RoundCommand,
+  type RoundState,
+} from '@oaken/core/rounds';
 import type { Transaction } from 'sequelize';
 import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
@@ -10,7 +16,7 @@ import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import type { Round } from '../models';
 import { notFound, problem } from '../problems/problem';
-import { askable, settlingFacts, stateOf, type RoundFacts } from './facts';
+import { settlingFacts, stateOf, type RoundFacts } from './facts';
 import {
   entriesFromItems,
   entryAloud,

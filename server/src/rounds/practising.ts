@@ -3,13 +3,14 @@ import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import { usualRules, type AssignmentRules } from '@oaken/core/assignments';
 import type { EditionEntry } from '@oaken/core/forms';
 import type { Transaction } from 'sequelize';
+import { askable } from '@oaken/core/rounds';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import type { Round } from '../models';
 import { notFound, problem } from '../problems/problem';
-import { askable, readUnworded, stateOf } from './facts';
+import { readUnworded, stateOf } from './facts';
 import { onlyQuestions, writeQuestions } from './questions';
 import { sentence } from './sentences';
 

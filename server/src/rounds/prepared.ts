@@ -8,6 +8,7 @@ import { readItems } from '../banks/rows';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { problem } from '../problems/problem';
+import { itemsToAsk } from './questions';
 
 /** A list that nobody reads to its end. */
 const mostPrepared = 200;
@@ -65,9 +66,7 @@ export async function prepareQuestions(
   { classIds, itemIds }: BodyOf<typeof api.prepareQuestions>,
 ): Promise<{ added: number }> {
   const { PreparedQuestion, SchoolClass } = database.models;
-  const items = (await readItems(database, me, itemIds)).filter(({ may }) => may !== 'read');
-  if (items.length < new Set(itemIds).size)
-    throw problem('picked-items-gone', { items: new Set(itemIds).size - items.length });
+  const items = await itemsToAsk(database, me, itemIds);
   return database.transaction(async (transaction) => {
     let added = 0;
     for (const classId of [...new Set(classIds)].sort((a, b) => a - b)) {

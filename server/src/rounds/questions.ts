@@ -3,7 +3,13 @@ import type { ItemRow } from '@oaken/contract/banks';
 import { present } from '@oaken/core/certain';
 import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
 import { itemPoints, type ItemContent } from '@oaken/core/items';
-import { itemAskedAloud, withKeyTold, type AskedAloud } from '@oaken/core/rounds';
+import {
+  askable,
+  canBeAsked,
+  itemAskedAloud,
+  withKeyTold,
+  type AskedAloud,
+} from '@oaken/core/rounds';
 import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import { storeEdition } from '../attempts/store-edition';
@@ -14,7 +20,6 @@ import type { Database } from '../database/connect';
 import { passagesOf } from '../passages/service';
 import { problem } from '../problems/problem';
 import { askedInClassBank } from './bank';
-import { askable } from './facts';
 import { sentence } from './sentences';
 
 /** More is no round any more. */
@@ -30,18 +35,30 @@ export const noQuestions = (title: string): Edition => ({
   passages: {},
 });
 
-/** @throws Problem 409 where some of the items are gone, or I may not use them */
-export async function entriesFromItems(
-  { database }: Context,
+/**
+ * Items that I may ask a class, in the order of `itemIds`, each once.
+ *
+ * @throws Problem 404 where some are not mine to use; 409 where one asks for a file
+ */
+export async function itemsToAsk(
+  database: Database,
   me: SignedIn,
   itemIds: readonly number[],
-): Promise<EditionEntry[]> {
+): Promise<ItemRow[]> {
   const wanted = [...new Set(itemIds)];
   const items = (await readItems(database, me, wanted)).filter(({ may }) => may !== 'read');
   if (items.length < wanted.length)
     throw problem('picked-items-gone', { items: wanted.length - items.length });
-  return items.map(entryFrom);
+  const forFiles = items.filter(({ content }) => !canBeAsked(content));
+  if (forFiles.length > 0) throw problem('files-cannot-be-asked', { items: forFiles.length });
+  return items;
 }
+
+export const entriesFromItems = async (
+  { database }: Context,
+  me: SignedIn,
+  itemIds: readonly number[],
+): Promise<EditionEntry[]> => (await itemsToAsk(database, me, itemIds)).map(entryFrom);
 
 const entryFrom = (item: ItemRow): EditionEntry => ({
   id: `item-${item.id}`,

@@ -13,6 +13,7 @@ import {
   spreadOf,
   teamAnswer,
   type PartSpread,
+  type Reader,
 } from '@oaken/core/rounds';
 import type { Language } from '@oaken/words/languages';
 import { answersIn } from '@oaken/words/written';
@@ -63,19 +64,24 @@ export function goalOf({ state, entries, answersTo }: RoundFacts): SeatShown['sh
 
 type Shown = SeatShown['shown'];
 
-/** The same for all who read one language; made once for what was read together. */
-const made = new WeakMap<RoundFacts, Map<Language, Shown>>();
+/** The same for all who read one language and as many choices; made once for what was read together. */
+const made = new WeakMap<RoundFacts, Map<string, Shown>>();
 
-/** What every screen may show, under ids that say nothing. */
-export function shownTo(facts: RoundFacts, language: Language): Shown {
-  const known = made.get(facts) ?? new Map<Language, Shown>();
+/** What every screen may show, under ids that say nothing. @param mostChoices null: all of them */
+export function shownTo(
+  facts: RoundFacts,
+  language: Language,
+  mostChoices: number | null = null,
+): Shown {
+  const known = made.get(facts) ?? new Map<string, Shown>();
   made.set(facts, known);
-  const shown = known.get(language) ?? makeShown(facts, language);
-  known.set(language, shown);
+  const key = `${language} ${mostChoices}`;
+  const shown = known.get(key) ?? makeShown(facts, { words: answersIn(language), mostChoices });
+  known.set(key, shown);
   return shown;
 }
 
-function makeShown(facts: RoundFacts, language: Language): Shown {
+function makeShown(facts: RoundFacts, reader: Reader): Shown {
   const { state, entries, answersTo, round } = facts;
   const present = presentAsking(state);
   const entry = entries.find(({ id }) => id === present?.entry);
@@ -88,7 +94,7 @@ function makeShown(facts: RoundFacts, language: Language): Shown {
         [...responsesOf(answersTo(present?.id ?? '')).values()],
         !entry || isKeyed(entry),
       ),
-    answersIn(language),
+    reader,
   );
   const goal = goalOf(facts);
   if (!asking || !entry) return { ...shown, goal, asking: null };
@@ -114,18 +120,16 @@ function makeShown(facts: RoundFacts, language: Language): Shown {
 
 /** What a student's page shows, with what is theirs alone. */
 export function seatShown(facts: RoundFacts, studentId: number, language: Language): SeatShown {
+  const needs = facts.students.find(({ id }) => id === studentId);
+  const mostChoices = needs?.mostChoices ?? null;
   return {
-    shown: shownTo(facts, language),
-    questions: questionsOf(facts, studentId, language),
+    shown: shownTo(facts, language, mostChoices),
+    questions: questionsOf(facts, studentId, { words: answersIn(language), mostChoices }),
     team: teamOf(facts, studentId),
   };
 }
 
-function questionsOf(
-  facts: RoundFacts,
-  studentId: number,
-  language: Language,
-): SeatShown['questions'] {
+function questionsOf(facts: RoundFacts, studentId: number, reader: Reader): SeatShown['questions'] {
   const { state, entries, answersTo, round } = facts;
   if (!state.pace) return [];
   const mine = new Map(
@@ -140,7 +144,7 @@ function questionsOf(
     const names = entry && veil.namesOf(entryId, entry.content);
     return names ? veiledItem(item, (part) => valueOf(names, part)) : item;
   };
-  return questionsAtOwnPace(state, entries, mine, answersIn(language)).map((question) => ({
+  return questionsAtOwnPace(state, entries, mine, reader).map((question) => ({
     ...question,
     item: veiled(question.item, question.id),
     passage: shownPassage(facts, question.id),

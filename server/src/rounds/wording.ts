@@ -2,7 +2,7 @@
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { Edition, EditionEntry } from '@oaken/core/forms';
 import type { ItemContent } from '@oaken/core/items';
-import { isKeyed, withKeyTold } from '@oaken/core/rounds';
+import { askable, isKeyed, withKeyTold } from '@oaken/core/rounds';
 import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
@@ -14,7 +14,6 @@ import { invalid, notFound, problem } from '../problems/problem';
 import { find as findAssignment } from '../rescoring/changing';
 import { readEdition } from '../rescoring/computing';
 import { rescore } from '../rescoring/service';
-import { askable } from './facts';
 import { withEntry, rewriteQuestions } from './questions';
 import { sentence } from './sentences';
 

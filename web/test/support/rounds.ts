@@ -57,6 +57,7 @@ export const desk = (change: Partial<RoundDesk> = {}): RoundDesk => ({
   now,
   id: 3,
   title: 'Fractions',
+  leftOut: 0,
   classId: 4,
   className: '6B',
   code: 'BRN6B2',

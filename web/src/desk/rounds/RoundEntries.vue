@@ -37,6 +37,9 @@ const mayRead = computed(
         >
       </li>
     </ol>
+    <p v-if="round.leftOut" class="faded small">
+      {{ say('rounds.leftOut', { n: round.leftOut }) }}
+    </p>
   </section>
 </template>
 
