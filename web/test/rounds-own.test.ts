@@ -257,7 +257,7 @@ describe('at their own pace', () => {
       ...{ answered: 1, here: 2, teams: [] },
     };
     await latestStream().say('screen', screen);
-    expect(page.text()).toContain(say('rounds.aloneStopped'));
+    expect(page.text()).toContain(say('wall.stopped'));
   });
 });
 
@@ -282,7 +282,7 @@ describe('teams', () => {
     const list = [{ ...team, words: ['Two thirds'], agree: 2 }];
     const page = await led({ teams: { devices: 'each', list } });
     expect(page.text()).toContain(
-      say('rounds.teamSays', { agree: 2, answered: 2, words: 'Two thirds' }),
+      say('wall.teamSays', { agree: 2, answered: 2, words: 'Two thirds' }),
     );
   });
 });

@@ -3,6 +3,7 @@ import { itemFacts } from '@oaken/core/items';
 import { mostChoices } from '@oaken/core/rounds';
 import { richText } from '@oaken/core/text';
 import { z } from 'zod';
+import { language } from '../accounts/session';
 import { clientKey, endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
 import { moreQuestions, pace, roundCommand, roundSource } from './commands';
 import { roundDesk } from './pages';
@@ -75,6 +76,7 @@ export const roundScreenEvents = endpoint({
   who: 'teacher',
   does: 'Says by server-sent events what stands on the projector: `screen` whenever it changes, without names and keys.',
   params: inRound,
+  query: z.object({ language: language.optional() }),
   answer: z.unknown(),
 });
 

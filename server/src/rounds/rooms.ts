@@ -55,8 +55,8 @@ export const deskListener = (send: Send): Listener => ({
   tell: changes<RoundDesk>('desk', send, deskOf),
 });
 
-export const screenListener = (send: Send): Listener => ({
-  tell: changes<RoundScreen>('screen', send, screenOf),
+export const screenListener = (send: Send, language: Language): Listener => ({
+  tell: changes<RoundScreen>('screen', send, (facts, now) => screenOf(facts, now, language)),
 });
 
 export function seatListener(send: Send, student: number, language: Language): Listener {

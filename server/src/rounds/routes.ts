@@ -118,16 +118,19 @@ function seatRoutes(bind: Bind, context: Context, editions: Editions): void {
 /** What pages listen to while a round goes on. */
 function roundStreams(bind: Bind, context: Context, rooms: RoundRooms): void {
   const { database } = context;
-  for (const [endpoint, listener] of [
-    [api.roundEvents, deskListener],
-    [api.roundScreenEvents, screenListener],
-  ] as const)
-    bind(endpoint, (call) => {
-      const { roundId } = call.params;
-      const may = (me: SignedIn) => insistOnRound(database, me, roundId);
-      return eventStream(context, call, may, (send) => rooms.listen(roundId, listener(send)));
-    });
-
+  bind(api.roundEvents, (call) => {
+    const { roundId } = call.params;
+    const may = (me: SignedIn) => insistOnRound(database, me, roundId);
+    return eventStream(context, call, may, (send) => rooms.listen(roundId, deskListener(send)));
+  });
+  bind(api.roundScreenEvents, (call) => {
+    const { roundId } = call.params;
+    const may = (me: SignedIn) => insistOnRound(database, me, roundId);
+    const { language = 'en' } = call.query;
+    return eventStream(context, call, may, (send) =>
+      rooms.listen(roundId, screenListener(send, language)),
+    );
+  });
   bind(api.seatRoundEvents, (call) => {
     const { roundId } = call.params;
     const takesPart = (me: SignedIn) => takingPart(database, me, roundId);

@@ -165,7 +165,7 @@ function teamOf(facts: RoundFacts, studentId: number): SeatShown['team'] {
 }
 
 /** What stands on the projector. */
-export function screenOf(facts: RoundFacts, now: number): RoundScreen {
+export function screenOf(facts: RoundFacts, now: number, language: Language): RoundScreen {
   const { round, className, code, state, students } = facts;
   const shown = state.frozen ? { ...facts, state: onProjector(state) } : facts;
   return {
@@ -174,7 +174,7 @@ export function screenOf(facts: RoundFacts, now: number): RoundScreen {
     className,
     code,
     frozen: state.frozen,
-    shown: shownTo(shown, 'en'),
+    shown: shownTo(shown, language),
     answered: answeredNow(shown).size,
     here: students.filter((student) => isHere(student, now)).length,
     teams: screenTeams(shown),

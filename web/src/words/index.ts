@@ -63,7 +63,8 @@ export function chosenLanguage(): Language | null {
 
 export const language = computed(() => current.value);
 
-async function switchTo(wanted: Language): Promise<void> {
+/** Shows a language on this page alone; nothing is kept. */
+export async function showLanguage(wanted: Language): Promise<void> {
   if (wanted !== 'en') catalogues[wanted] ??= await others[wanted]();
   current.value = wanted;
   document.documentElement.lang = locales[wanted];
@@ -71,7 +72,7 @@ async function switchTo(wanted: Language): Promise<void> {
 }
 
 export async function chooseLanguage(wanted: Language): Promise<void> {
-  await switchTo(wanted);
+  await showLanguage(wanted);
   localStorage.setItem(key, wanted);
 }
 
@@ -79,5 +80,5 @@ export async function chooseLanguage(wanted: Language): Promise<void> {
 export async function rememberLanguage(): Promise<void> {
   const wanted = chosenLanguage() ?? navigator.language.slice(0, 2);
   // Without a network the page goes on in English.
-  if (isLanguage(wanted) && wanted !== 'en') await switchTo(wanted).catch(() => {});
+  if (isLanguage(wanted) && wanted !== 'en') await showLanguage(wanted).catch(() => {});
 }

@@ -3,6 +3,8 @@
 import type { RoundScreen } from '@oaken/contract/rounds';
 import { endOfPace } from '@oaken/core/rounds';
 import { lengthInWords } from '@oaken/core/timing';
+import { languageNames, type Language } from '@oaken/words';
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useSession } from '../../client/session';
@@ -13,15 +15,24 @@ import QrCode from '../../parts/QrCode.vue';
 import RichText from '../../parts/RichText.vue';
 import SpreadBars from '../../rounds/SpreadBars.vue';
 import { theme, turnTheme } from '../../theme/theme';
-import { say } from '../../words/teacher';
+import { language, say, showLanguage } from '../../words';
 import ScreenWords from './ScreenWords.vue';
 import TeamAnswers from './TeamAnswers.vue';
 
 const roundId = Number(useRoute().params.roundId);
+/** In which the class reads; kept for this window alone, and for the next round. */
+const classLanguage = useLocalStorage<Language>('oaken-wall-language', 'en');
+void showLanguage(classLanguage.value).catch(() => undefined);
+/** What the server says comes in it as well, so the window is read anew. */
+function turnLanguage(): void {
+  classLanguage.value = classLanguage.value === 'en' ? 'es' : 'en';
+  location.reload();
+}
+const otherLanguage = languageNames[classLanguage.value === 'en' ? 'es' : 'en'];
 const session = useSession();
 const screen = ref<RoundScreen | null>(null);
 const { lostAt, now } = useEventLine(
-  `/api/rounds/${roundId}/screen/events`,
+  `/api/rounds/${roundId}/screen/events?language=${classLanguage.value}`,
   {
     screen(told: RoundScreen) {
       session.setClock(told.now);
@@ -54,11 +65,11 @@ const joining = computed(() => {
 const paceWords = computed(() => {
   switch (pace.value?.step) {
     case 'running':
-      return say('rounds.alone');
+      return say('wall.alone');
     case 'stopped':
-      return say('rounds.aloneStopped');
+      return say('wall.stopped');
     case 'over':
-      return say('rounds.aloneOver');
+      return say('wall.over');
     default:
       return '';
   }
@@ -67,9 +78,7 @@ const counted = computed(() => ({
   answered: screen.value?.answered ?? 0,
   here: screen.value?.here ?? 0,
 }));
-const turnWords = computed(() =>
-  theme.value === 'dark' ? say('rounds.light') : say('rounds.dark'),
-);
+const turnWords = computed(() => (theme.value === 'dark' ? say('wall.light') : say('wall.dark')));
 /** Small squares, filled as answers come; nobody's in particular. */
 const squares = computed(() =>
   Array.from({ length: Math.max(screen.value?.here ?? 0, screen.value?.answered ?? 0) }, (_, n) =>
@@ -84,23 +93,24 @@ const squares = computed(() =>
       <h1>{{ screen.title }}</h1>
       <p>
         {{ screen.className }}
+        <button class="turn" @click="turnLanguage">{{ otherLanguage }}</button>
         <button class="turn" @click="turnTheme">{{ turnWords }}</button>
       </p>
     </header>
     <div v-if="!asking" class="coming">
-      <p v-if="screen.shown.ended" class="large">{{ say('rounds.ended') }}</p>
+      <p v-if="screen.shown.ended" class="large">{{ say('round.ended') }}</p>
       <template v-else-if="paceWords">
         <p class="large">{{ paceWords }}</p>
-        <p>{{ say('rounds.aloneAnswered', counted) }}</p>
-        <p v-if="left !== null" class="large">{{ lengthInWords(left) }}</p>
+        <p>{{ say('wall.begun', counted) }}</p>
+        <p v-if="left !== null" class="large">{{ lengthInWords(left, language) }}</p>
       </template>
       <template v-else>
-        <QrCode :text="joining" :label="say('rounds.goTo')" :size="320" />
+        <QrCode :text="joining" :label="say('wall.goTo')" :size="320" />
         <p class="large">
-          {{ say('rounds.goTo') }} <b>{{ address }}</b>, {{ say('rounds.withCode') }}
+          {{ say('wall.goTo') }} <b>{{ address }}</b>, {{ say('wall.withCode') }}
           <b class="codes">{{ screen.code }}</b>
         </p>
-        <p>{{ say('rounds.waitScreen') }}</p>
+        <p>{{ say('wall.wait') }}</p>
       </template>
     </div>
     <template v-else>
@@ -126,9 +136,9 @@ const squares = computed(() =>
         <span class="squares" aria-hidden="true"
           ><i v-for="(square, n) in squares" :key="n" :class="square"
         /></span>
-        <span>{{ say('rounds.answeredOf', counted) }}</span>
-        <b v-if="left !== null">{{ lengthInWords(left) }}</b>
-        <b v-if="screen.shown.goal">{{ say('rounds.goalNow', screen.shown.goal) }}</b>
+        <span>{{ say('wall.answeredOf', counted) }}</span>
+        <b v-if="left !== null">{{ lengthInWords(left, language) }}</b>
+        <b v-if="screen.shown.goal">{{ say('round.goal', screen.shown.goal) }}</b>
         <span class="codes">{{ screen.code }}</span>
       </footer>
     </template>

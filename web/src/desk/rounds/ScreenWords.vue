@@ -3,7 +3,7 @@
 import type { PartSpread } from '@oaken/core/rounds';
 import { useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
-import { say } from '../../words/teacher';
+import { say } from '../../words';
 
 const props = defineProps<{ spread: PartSpread }>();
 const asCloud = useLocalStorage('oaken-words-cloud', false);
@@ -15,8 +15,8 @@ const sizeOf = (students: number) => `${1 + 1.5 * Math.sqrt(students / most.valu
 <template>
   <section>
     <p class="ways">
-      <button :aria-pressed="!asCloud" @click="asCloud = false">{{ say('rounds.asList') }}</button>
-      <button :aria-pressed="asCloud" @click="asCloud = true">{{ say('rounds.asCloud') }}</button>
+      <button :aria-pressed="!asCloud" @click="asCloud = false">{{ say('wall.asList') }}</button>
+      <button :aria-pressed="asCloud" @click="asCloud = true">{{ say('wall.asCloud') }}</button>
     </p>
     <ul :class="asCloud ? 'cloud' : 'list'">
       <li

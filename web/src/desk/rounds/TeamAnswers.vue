@@ -10,10 +10,10 @@ defineProps<{
   marks?: boolean;
 }>();
 function words({ answered, agree, words: said }: Pick<Team, 'answered' | 'agree' | 'words'>) {
-  if (answered === 0) return say('rounds.teamNone');
-  if (said.length === 0 && agree > 0) return say('rounds.answeredOnly', { answered });
-  if (agree === 0) return say('rounds.teamSplit', { answered });
-  return say('rounds.teamSays', { agree, answered, words: listing(said) });
+  if (answered === 0) return say('wall.teamNone');
+  if (said.length === 0 && agree > 0) return say('wall.answeredOnly', { answered });
+  if (agree === 0) return say('wall.teamSplit', { answered });
+  return say('wall.teamSays', { agree, answered, words: listing(said) });
 }
 </script>
 
