@@ -26,6 +26,7 @@ runMain(async () => {
       'pages',
       'phone',
       'analysis',
+      'capture',
       'assembly',
       'saving',
       'rush',

@@ -71,6 +71,7 @@ const typed = [
   'web',
   'web/worker',
   'scripts/bench',
+  'scripts/paper',
 ];
 
 async function types() {

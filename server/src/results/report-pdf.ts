@@ -1,18 +1,11 @@
 /** A student's report on paper: score, standards, and every answer with what was said about it. */
-import { createRequire } from 'node:module';
 import type { StudentWork } from '@oaken/contract/results';
 import { percentText, plainText } from '@oaken/core/text';
 import type { Language } from '@oaken/core/timing';
 import { written } from '@oaken/words/written';
 import PDFDocument from 'pdfkit';
+import { fonts } from '../paper/fonts';
 
-// Everything that a name or an answer may hold: Latin with all accents, Greek, Cyrillic, signs.
-const require = createRequire(import.meta.url);
-const fonts = {
-  plain: require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans.ttf'),
-  bold: require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans-Bold.ttf'),
-  title: require.resolve('dejavu-fonts-ttf/ttf/DejaVuSerif-Bold.ttf'),
-};
 const ink = '#1f2428';
 const faded = '#5d6468';
 const rule = '#b8a98a';
