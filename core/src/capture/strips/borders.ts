@@ -22,15 +22,17 @@ export interface Border {
 const dx = [1, 0, -1, 0];
 const dy = [0, 1, 0, -1];
 
+/** A dark pixel that a walk has come by. */
+const walked = 2;
+
 /** @param shortest walks of fewer steps are left out */
 export function bordersIn(gray: Gray, shortest: number): Border[] {
   const row = gray.width + 2;
   const dark = darkPixels(gray);
-  const walked = new Uint8Array(dark.length);
-  const walk = new Walk(dark, walked, row);
+  const walk = new Walk(dark, row);
   const borders: Border[] = [];
   for (let place = row; place < dark.length; place++)
-    if (dark[place] === 1 && dark[place - row] === 0 && walked[place] === 0) {
+    if (dark[place] === 1 && dark[place - row] === 0) {
       const steps = walk.around(place);
       if (steps >= shortest) borders.push(walk.border());
     }
@@ -45,8 +47,8 @@ class Walk {
   private readonly ahead: readonly (readonly [left: number, right: number])[];
 
   constructor(
+    /** 0 light, 1 dark, `walked` where a walk came along its upper edge. */
     private readonly dark: Uint8Array,
-    private readonly walked: Uint8Array,
     private readonly row: number,
   ) {
     this.ahead = [
@@ -64,7 +66,7 @@ class Walk {
     // The frame of light pixels is none of the picture.
     let [x, y] = [(start % this.row) - 1, Math.floor(start / this.row) - 1];
     do {
-      if (direction === 0) this.walked[place] = 1;
+      if (direction === 0) this.dark[place] = walked;
       this.stepFrom(x, y);
       const [right, down] = [dx[direction] ?? 0, dy[direction] ?? 0];
       x += right;
@@ -79,7 +81,7 @@ class Walk {
   private turnAt(place: number, direction: number): number {
     const [left, right] = this.ahead[direction] ?? [0, 0];
     if (this.dark[place + right] === 0) return (direction + 1) % 4;
-    return this.dark[place + left] === 1 ? (direction + 3) % 4 : direction;
+    return this.dark[place + left] === 0 ? direction : (direction + 3) % 4;
   }
 
   private stepFrom(x: number, y: number): void {

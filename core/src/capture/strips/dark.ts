@@ -6,8 +6,8 @@ import type { Gray } from '../gray';
 
 /** Darkest and lightest are looked for in squares of so many pixels, and in those around. */
 const tile = 4;
-/** Less than so many shades apart is all the same. */
-const leastContrast = 24;
+/** Less than so many shades apart is all the same; the grain of a picture by lamplight is about 30. */
+const leastContrast = 40;
 
 /** For each tile the shade between dark and light; 0 where there is no difference. */
 function middles(gray: Gray) {
@@ -24,23 +24,18 @@ function middles(gray: Gray) {
 
 /** The darkest shade of each tile, and 255 less its lightest. */
 function extremes({ width, height, data }: Gray, across: number, down: number): Uint8Array[] {
-  const darkest = new Uint8Array(across * down);
-  const lightest = new Uint8Array(across * down);
-  for (let row = 0; row < down; row++)
-    for (let column = 0; column < across; column++) {
-      const [right, bottom] = [
-        Math.min(width, (column + 1) * tile),
-        Math.min(height, (row + 1) * tile),
-      ];
-      let [dark, light] = [255, 0];
-      for (let y = row * tile; y < bottom; y++)
-        for (let pixel = y * width + column * tile; pixel < y * width + right; pixel++) {
-          const shade = data[pixel] ?? 0;
-          if (shade < dark) dark = shade;
-          if (shade > light) light = shade;
-        }
-      darkest[row * across + column] = dark;
-      lightest[row * across + column] = 255 - light;
+  const darkest = new Uint8Array(across * down).fill(255);
+  const lightest = new Uint8Array(across * down).fill(255);
+  for (let y = 0, pixel = 0; y < height; y++)
+    for (let x = 0, place = (y >> 2) * across; x < width; x += tile, place++) {
+      let [dark, light] = [darkest[place] ?? 0, 255 - (lightest[place] ?? 0)];
+      for (const end = pixel + Math.min(tile, width - x); pixel < end; pixel++) {
+        const shade = data[pixel] ?? 0;
+        if (shade < dark) dark = shade;
+        if (shade > light) light = shade;
+      }
+      darkest[place] = dark;
+      lightest[place] = 255 - light;
     }
   return [darkest, lightest];
 }
@@ -48,19 +43,20 @@ function extremes({ width, height, data }: Gray, across: number, down: number): 
 /** Each tile takes the lowest of itself and its neighbors: first sideways, then up and down. */
 function lowestAround(tiles: Uint8Array, across: number): Uint8Array {
   const sideways = new Uint8Array(tiles);
-  for (let place = 0; place < tiles.length; place++) {
-    const column = place % across;
-    let lowest = tiles[place] ?? 0;
-    const left = column > 0 ? (tiles[place - 1] ?? 0) : lowest;
-    const right = column < across - 1 ? (tiles[place + 1] ?? 0) : lowest;
-    if (left < lowest) lowest = left;
-    if (right < lowest) lowest = right;
-    sideways[place] = lowest;
-  }
+  for (let row = 0; row < tiles.length; row += across)
+    for (let place = row; place < row + across; place++) {
+      let lowest = tiles[place] ?? 0;
+      const left = place > row ? (tiles[place - 1] ?? 0) : lowest;
+      const right = place < row + across - 1 ? (tiles[place + 1] ?? 0) : lowest;
+      if (left < lowest) lowest = left;
+      if (right < lowest) lowest = right;
+      sideways[place] = lowest;
+    }
   const lowest = new Uint8Array(sideways);
   for (let place = 0; place < lowest.length; place++) {
     let shade = sideways[place] ?? 0;
-    const [above, below] = [sideways[place - across] ?? shade, sideways[place + across] ?? shade];
+    const above = place >= across ? (sideways[place - across] ?? 0) : shade;
+    const below = place + across < lowest.length ? (sideways[place + across] ?? 0) : shade;
     if (above < shade) shade = above;
     if (below < shade) shade = below;
     lowest[place] = shade;
