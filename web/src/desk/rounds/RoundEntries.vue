@@ -37,7 +37,7 @@ const mayRead = computed(
         >
       </li>
     </ol>
-    <p v-if="round.leftOut" class="faded small">
+    <p v-if="round.leftOut" class="faded small left-out">
       {{ say('rounds.leftOut', { n: round.leftOut }) }}
     </p>
   </section>
@@ -62,6 +62,9 @@ h2 {
 .entries .here {
   background: var(--wash);
   box-shadow: inset 3px 0 var(--oak);
+}
+.left-out {
+  margin-top: 10px;
 }
 .number {
   font-weight: 650;
