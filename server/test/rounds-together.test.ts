@@ -182,6 +182,24 @@ describe('a class of few', () => {
     expect(opened).toMatchObject({ students: [], asking: { step: 'open' } });
     expect(await round.lead({ do: 'end' })).toMatchObject({ ended: true, assignmentId: null });
   });
+
+  test('of one is asked like any other, and has its result', async () => {
+    const move = (from: number, to: number) =>
+      teacher.ok('POST', `/api/classes/${from}/students/${ids[3]!}/move`, { to });
+    await move(classId, few);
+    // The class's list is read every other second.
+    await wait(2_100);
+    const round = await ask();
+    const { entries } = await round.desk();
+    await round.lead(read(entries[0]!.id));
+    await round.lead(open);
+    expect((await round.answer(students[3]!, await rightPlace(0))).status).toBe(200);
+    await round.lead({ do: 'close' });
+    const { students: rows, assignmentId } = await round.lead({ do: 'end' });
+    expect(rows.map(({ id, ever }) => [id, ever])).toEqual([[ids[3], true]]);
+    expect(assignmentId).not.toBeNull();
+    await move(few, classId);
+  });
 });
 
 describe('teams', () => {
