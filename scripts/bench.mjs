@@ -2,14 +2,13 @@
  * Benchmarks, one JSON line a figure: {"name","value","unit","floor","ratio"}; the floor is
  * measured in the same run.
  */
-import { build } from 'esbuild';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { ownOnly } from './build.mjs';
+import { bundle } from './lib/bundled.mjs';
 import { installMariaDb, startMariaDb } from './lib/mariadb.mjs';
 import { ensureBuilt, ensurePackages } from './lib/packages.mjs';
-import { installDebian, root, run } from './lib/run.mjs';
+import { installDebian, run } from './lib/run.mjs';
 import { runMain } from './lib/say.mjs';
 
 runMain(async () => {
@@ -40,17 +39,7 @@ runMain(async () => {
       'queries',
     ]) {
       if (only && only !== name && name !== 'floor') continue;
-      const outfile = join(root, 'scripts/dist', `${name}.mjs`);
-      await build({
-        entryPoints: [join(root, 'scripts/bench', `${name}.ts`)],
-        outfile,
-        bundle: true,
-        platform: 'node',
-        target: 'node20',
-        format: 'esm',
-        plugins: [ownOnly],
-        logLevel: 'error',
-      });
+      const outfile = await bundle(`scripts/bench/${name}.ts`);
       // The floor is only built: the saving bench starts it.
       if (name === 'floor') continue;
       const { code } = await run(process.execPath, [outfile], {

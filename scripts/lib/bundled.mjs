@@ -1,11 +1,11 @@
-/** Builds a command of this folder's own and runs it; it needs the packages, but neither database nor server. */
+/** Scripts in TypeScript, built into one file each; they need the packages, but neither database nor server. */
 import { build } from 'esbuild';
 import { basename, join } from 'node:path';
 import { ownOnly } from '../build.mjs';
 import { root } from './run.mjs';
 
-/** @param entry from the root of the tree */
-export async function runBundled(entry) {
+/** @param entry from the root of the tree @returns the built file */
+export async function bundle(entry) {
   const outfile = join(root, 'scripts/dist', `${basename(entry, '.ts')}.mjs`);
   await build({
     entryPoints: [join(root, entry)],
@@ -17,5 +17,8 @@ export async function runBundled(entry) {
     plugins: [ownOnly],
     logLevel: 'error',
   });
-  await import(outfile);
+  return outfile;
 }
+
+/** Builds it and runs it here. */
+export const runBundled = async (entry) => void (await import(await bundle(entry)));
