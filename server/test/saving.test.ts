@@ -652,29 +652,29 @@ describe('the database goes away', () => {
   });
 
   test('killed in the middle of saving: every acknowledged answer is there afterwards, the rest were told to wait', async () => {
-    const own_teacher = await sitting.staff('holloway');
-    const { assignmentId } = await giveTest(sitting, own_teacher);
+    const holloway = await sitting.staff('holloway');
+    const { assignmentId } = await giveTest(sitting, holloway);
     const student = await sitting.student('6B', 0);
     const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`);
     const entries = attempt.form.sections.flatMap((section) => section.entries.map(({ id }) => id));
     let acknowledged = 0;
     const refused = new Set<number>();
-    let number = 0;
+    const saveAll = async (number: number) => {
+      const { status } = await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
+        answers: entries.map((id) => answer(id, number, text(String(number)))),
+      });
+      if (status === 200) acknowledged = number;
+      else refused.add(status);
+    };
+    await saveAll(1);
+    expect(acknowledged).toBe(1);
     const flood = (async () => {
-      while (number < 4000 && refused.size === 0) {
-        const mine = ++number;
-        const { status } = await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
-          answers: entries.map((id) => answer(id, mine, text(String(mine)))),
-        });
-        if (status === 200) acknowledged = mine;
-        else refused.add(status);
-      }
+      for (let number = 2; refused.size === 0; number++) await saveAll(number);
     })();
-    await wait(150);
+    await wait(100);
     process.kill(pid, 'SIGKILL');
     await flood;
     expect([...refused]).toEqual([503]);
-    expect(acknowledged).toBeGreaterThan(0);
     const away = await student.send('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
       answers: [answer(entries[0]!, 1, text('1'))],
     });

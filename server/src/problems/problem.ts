@@ -91,9 +91,14 @@ export const tooMany = (seconds: number) =>
 
 /** Errors of a database that is away, as opposed to those of a wrong statement. */
 export function isDatabaseAway(error: unknown): boolean {
-  const { name, original } = error as {
+  const {
+    name,
+    code: plainCode,
+    original,
+  } = error as {
     name?: string;
-    original?: { code?: string; errno?: number };
+    code?: string;
+    original?: { code?: string };
   };
   if (
     /^SequelizeConnection|ConnectionAcquireTimeout|ConnectionRefused|HostNotReachable/.test(
@@ -101,7 +106,8 @@ export function isDatabaseAway(error: unknown): boolean {
     )
   )
     return true;
-  const code = original?.code ?? '';
+  // A socket that breaks between two statements is told by the connection itself, not by Sequelize.
+  const code = original?.code ?? plainCode ?? '';
   return /^(ECONN|EPIPE|ENOENT|ETIMEDOUT|ER_SOCKET|ER_CONNECTION|ER_CMD_CONNECTION|ER_SERVER_SHUTDOWN|PROTOCOL_|ER_GET_CONNECTION|ER_UNEXPECTED)/.test(
     code,
   );
