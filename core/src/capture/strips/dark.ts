@@ -22,22 +22,20 @@ function middles(gray: Gray) {
   return { middle, across };
 }
 
-/** The darkest shade of each tile, and 255 less its lightest. */
+/** The darkest shade of each tile, and 255 less its lightest; every second row tells enough of them. */
 function extremes({ width, height, data }: Gray, across: number, down: number): Uint8Array[] {
   const darkest = new Uint8Array(across * down).fill(255);
-  const lightest = new Uint8Array(across * down).fill(255);
-  for (let y = 0, pixel = 0; y < height; y++)
-    for (let x = 0, place = (y >> 2) * across; x < width; x += tile, place++) {
-      let [dark, light] = [darkest[place] ?? 0, 255 - (lightest[place] ?? 0)];
-      for (const end = pixel + Math.min(tile, width - x); pixel < end; pixel++) {
-        const shade = data[pixel] ?? 0;
-        if (shade < dark) dark = shade;
-        if (shade > light) light = shade;
-      }
-      darkest[place] = dark;
-      lightest[place] = 255 - light;
+  const paleness = new Uint8Array(across * down).fill(255);
+  for (let y = 0; y < height; y += 2) {
+    const tiles = (y >> 2) * across;
+    for (let x = 0, pixel = y * width; x < width; x++, pixel++) {
+      const shade = data[pixel] ?? 0;
+      const place = tiles + (x >> 2);
+      if (shade < (darkest[place] ?? 0)) darkest[place] = shade;
+      if (255 - shade < (paleness[place] ?? 0)) paleness[place] = 255 - shade;
     }
-  return [darkest, lightest];
+  }
+  return [darkest, paleness];
 }
 
 /** Each tile takes the lowest of itself and its neighbors: first sideways, then up and down. */

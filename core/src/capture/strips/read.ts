@@ -50,11 +50,9 @@ function codeAt(gray: Gray, quad: Quad): SeenCode | null {
   if (areaOf(quad) < leastSide * leastSide) return null;
   const sides = quad.map((corner, index) => distance(corner, quad[(index + 1) % 4] ?? corner));
   if (Math.min(...sides) < 0.2 * Math.max(...sides) || !looksFramed(gray, quad)) return null;
-  for (const corners of [refined(gray, quad), quad]) {
-    const code = corners && decoded(gray, corners);
-    if (code && corners) return { ...code, corners };
-  }
-  return null;
+  const corners = refined(gray, quad);
+  const code = corners && decoded(gray, corners);
+  return code && { ...code, corners };
 }
 
 const middleOf = (quad: Quad): Point => ({
