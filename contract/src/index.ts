@@ -33,6 +33,7 @@ export const api = {
   answerRound: rounds.answerRound,
   addToRound: rounds.addToRound,
   tellKey: rounds.tellKey,
+  takeStrips: rounds.takeStrips,
   strikeOutGuest: rounds.strikeOutGuest,
   suggestNext: rounds.suggestNext,
   givePractice: rounds.givePractice,

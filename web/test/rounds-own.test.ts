@@ -254,7 +254,7 @@ describe('at their own pace', () => {
     const screen: RoundScreen = {
       ...{ now, title: 'Fractions', className: '6B', code: 'BRN6B2', frozen: false },
       shown: { ended: false, pace: pace('stopped'), goal: null, asking: null },
-      ...{ answered: 1, here: 2, teams: [] },
+      ...{ answered: 1, here: 2, teams: [], strips: null },
     };
     await latestStream().say('screen', screen);
     expect(page.text()).toContain(say('wall.stopped'));

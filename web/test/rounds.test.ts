@@ -162,6 +162,7 @@ describe('on the projector', () => {
     answered: 0,
     here: 2,
     teams: [],
+    strips: null,
     ...change,
   });
   const asked = (change: object = {}) =>

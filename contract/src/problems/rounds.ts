@@ -13,6 +13,7 @@ export const rounds = {
   'key-was-shown': refusal(409),
   'no-such-entry': refusal(409),
   'round-moved-on': refusal(409),
+  'strips-cannot-answer': refusal(409),
   'answers-closed': refusal(409),
   'draws-cannot-be-asked': refusal(409),
   'files-cannot-be-asked': refusal<{ items: number }>(409, counted('items')),

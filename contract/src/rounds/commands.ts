@@ -56,6 +56,7 @@ export const roundCommand = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('finish') }),
   z.strictObject({ do: z.literal('freeze'), frozen: z.boolean() }),
   z.strictObject({ do: z.literal('let-guests-in'), guests: z.boolean() }),
+  z.strictObject({ do: z.literal('use-strips'), strips: z.boolean() }),
   z.strictObject({ do: z.literal('form-teams'), teams: teams.nullable() }),
   z.strictObject({
     do: z.literal('set-goal'),

@@ -1,5 +1,6 @@
 /** Leading a round: what its teacher asks of the server. */
 import { itemFacts } from '@oaken/core/items';
+import { highestNumber, letters } from '@oaken/core/capture';
 import { mostChoices } from '@oaken/core/rounds';
 import { richText } from '@oaken/core/text';
 import { z } from 'zod';
@@ -108,6 +109,43 @@ export const tellKey = endpoint({
     right: rightAnswers,
   }),
   answer: roundDesk,
+});
+
+/** A camera that was without network for longer has lost its round. */
+const longestAway = 8 * 3_600_000;
+const numbers = z.array(z.number());
+
+export const takeStrips = endpoint({
+  method: 'PUT',
+  path: '/api/rounds/:roundId/strips',
+  who: 'teacher',
+  does: 'Stores what a camera read of the strips that the class holds up. It counts where the question was open when it was read.',
+  params: inRound,
+  body: z.strictObject({
+    asking: z.string().max(40),
+    strips: z
+      .array(
+        z.strictObject({
+          /** On the roster. */
+          number: z.int().min(1).max(highestNumber),
+          letter: z.enum(letters),
+          /** Read so long ago, in ms. */
+          ago: z.int().min(0).max(longestAway),
+        }),
+      )
+      .min(1)
+      .max(highestNumber),
+  }),
+  answer: z.object({
+    now: instant,
+    counted: numbers,
+    /** Read while the question was not open. */
+    late: numbers,
+    /** With a letter that stands for no choice. */
+    notOffered: numbers,
+    /** Of nobody in the class. */
+    unknown: numbers,
+  }),
 });
 
 export const strikeOutGuest = endpoint({

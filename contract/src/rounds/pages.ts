@@ -1,4 +1,5 @@
 /** What pages are told of a round: the room's, a student's, and the teacher's. */
+import { letters } from '@oaken/core/capture';
 import { responses, type SittingItem } from '@oaken/core/items';
 import { askingSteps, feedbacks, paceSteps } from '@oaken/core/rounds';
 import { z } from 'zod';
@@ -117,6 +118,13 @@ export const roundScreen = z.object({
   shown: shownRound,
   answered: z.number(),
   here: z.number(),
+  /** Where strips are held up: the letters of the choices, and whose answer is there, by roster number. */
+  strips: z
+    .object({
+      letters: z.array(z.enum(letters)),
+      numbers: z.array(z.object({ number: z.number(), read: z.boolean() })),
+    })
+    .nullable(),
   /** How far each team agrees, once answers are shown. */
   teams: z.array(
     z.object({
@@ -183,6 +191,8 @@ export const roundDesk = z.object({
   ended: z.boolean(),
   frozen: z.boolean(),
   guests: z.boolean(),
+  /** The class, or some of it, answers by strips that a camera reads. */
+  strips: z.boolean(),
   pace: shownPace.nullable(),
   goal: goal.nullable(),
   /** The results; null until it has ended, and where nobody answered. */
@@ -222,6 +232,8 @@ export const roundDesk = z.object({
       untilAll: z.boolean(),
       item: sittingItem,
       passage: shownPassage.nullable(),
+      /** With which strips can answer; none where they cannot. */
+      stripLetters: z.array(z.enum(letters)),
       /** Whether what is right has been told. */
       keyed: z.boolean(),
       spread: z.array(partSpread),

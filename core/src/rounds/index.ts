@@ -49,6 +49,7 @@ export {
   type ShownQuestion,
   type ShownRound,
 } from './shown';
+export { responsesHeldUp, stripLetters } from './strips';
 export { askedTwice, isAllRight, spreadOf, type AskedTwice, type PartSpread } from './spread';
 export {
   dealTeams,

@@ -47,6 +47,8 @@ export interface RoundState {
   held: Asking[];
   /** Whoever has the class code may come in with a name that they type. */
   guests: boolean;
+  /** The class, or some of it, answers by strips that a camera reads. */
+  strips: boolean;
   /** In the order in which they were asked; the last one is the present one. */
   askings: Asking[];
   /** Where everybody works at their own pace; null where the teacher leads. */
@@ -66,6 +68,7 @@ export type RoundCommand =
   | { do: 'choose-lines'; lines: string[] }
   | { do: 'freeze'; frozen: boolean }
   | { do: 'let-guests-in'; guests: boolean }
+  | { do: 'use-strips'; strips: boolean }
   | { do: 'form-teams'; teams: Teams | null }
   | { do: 'set-goal'; goal: number | null }
   | { do: 'end' }
@@ -94,6 +97,7 @@ export const newRound: RoundState = {
   frozen: false,
   held: [],
   guests: false,
+  strips: false,
   askings: [],
   pace: null,
   teams: null,
@@ -140,6 +144,8 @@ export function applyToRound(
   switch (command.do) {
     case 'let-guests-in':
       return done({ ...state, guests: command.guests });
+    case 'use-strips':
+      return state.pace ? refused('at-own-pace') : done({ ...state, strips: command.strips });
     case 'set-goal':
       return done({ ...state, goal: command.goal });
     case 'form-teams':

@@ -32,6 +32,7 @@ import { languages } from './migrations/029-languages';
 import { meetingTimes } from './migrations/030-meeting-times';
 import { rounds } from './migrations/031-rounds';
 import { askingInClass } from './migrations/032-asking-in-class';
+import { strips } from './migrations/033-strips';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -68,6 +69,7 @@ const migrations: Migration[] = [
   meetingTimes,
   rounds,
   askingInClass,
+  strips,
 ];
 
 export function migrator(database: Sequelize) {

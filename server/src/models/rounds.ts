@@ -82,6 +82,8 @@ export class RoundParticipant extends Model<
   declare struckOutAt: CreationOptional<Date | null>;
   /** Who answers on the same device. */
   declare companionId: CreationOptional<number | null>;
+  /** When a camera last read their strip. */
+  declare heldUpAt: CreationOptional<Date | null>;
 
   declare companion?: NonAttribute<Account | null>;
 }
@@ -93,6 +95,7 @@ export const defineRoundParticipant = table(RoundParticipant, 'round_participant
   seenAt: required(DATE(3)),
   struckOutAt: optional(DATE(3)),
   companionId: optional(INTEGER.UNSIGNED),
+  heldUpAt: optional(DATE(3)),
 });
 
 /** A student's answer to one asking. */

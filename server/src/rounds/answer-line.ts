@@ -19,6 +19,7 @@ import type { Context } from '../context';
 import type { Round } from '../models';
 import { notFound, problem } from '../problems/problem';
 import { Together } from '../together';
+import { AnswerRows } from './answer-rows';
 import { factorOf, stateOf } from './facts';
 import { veilOf } from './showing';
 
@@ -40,19 +41,6 @@ export interface SentAnswer {
 
 /** What becomes of one: the number that stands, null where it came too late, or why it was refused. */
 type Outcome = { number: number | null } | { error: unknown };
-
-/** What is stored of a student's answer to one asking. */
-interface Row {
-  roundId: number;
-  askingId: string;
-  studentId: number;
-  number: number;
-  unsure: boolean;
-  responses: Responses | null;
-  lateResponses: Responses | null;
-  checkedAt: Date | null;
-  answeredAt: Date;
-}
 
 export class AnswerLine {
   private readonly line = new Together<SentAnswer, Outcome>((roundId, answers) =>
@@ -77,22 +65,19 @@ export class AnswerLine {
     transaction: Transaction,
   ): Promise<Outcome[]> {
     const { database, now } = this.context;
-    const { Round, RoundAnswer } = database.models;
+    const { Round } = database.models;
     const round = await Round.findByPk(roundId, { lock: true, transaction });
     if (!round) throw notFound('round');
     const { edition } = await this.editions.get(round.editionId);
     const along = await this.answeringAlong(round, answers, transaction);
     const students = answers.flatMap(({ student }) => [student.id, ...along(student.id)]);
-    const stored: Row[] = await RoundAnswer.findAll({
-      where: {
-        roundId,
-        askingId: [...new Set(answers.map(({ asking }) => asking))],
-        studentId: [...new Set(students)],
-      },
+    const askings = answers.map(({ asking }) => asking);
+    const rows = await AnswerRows.read(
+      database,
+      { roundId, askings, students },
+      now(),
       transaction,
-      raw: true,
-    });
-    const rows = new Rows(roundId, stored, new Date(now()));
+    );
     const outcomes = answers.map((answer): Outcome => {
       try {
         return { number: take(rows, answer, { round, edition, along, now: now() }) };
@@ -100,10 +85,7 @@ export class AnswerLine {
         return { error };
       }
     });
-    await RoundAnswer.bulkCreate(rows.changed(), {
-      updateOnDuplicate: ['number', 'unsure', 'responses', 'lateResponses', 'answeredAt'],
-      transaction,
-    });
+    await rows.save(database, transaction);
     return outcomes;
   }
 
@@ -134,40 +116,9 @@ export class AnswerLine {
   }
 }
 
-/** The rows of a batch, as they are and as it changes them. */
-class Rows {
-  private readonly rows: Map<string, Row>;
-  private readonly touched = new Set<Row>();
-
-  constructor(
-    private readonly roundId: number,
-    stored: readonly Row[],
-    private readonly answeredAt: Date,
-  ) {
-    this.rows = new Map(stored.map((row) => [`${row.askingId} ${row.studentId}`, row]));
-  }
-
-  of(askingId: string, studentId: number): Row {
-    const key = `${askingId} ${studentId}`;
-    const row = this.rows.get(key) ?? {
-      ...{ roundId: this.roundId, askingId, studentId, number: 0, unsure: false },
-      ...{ responses: null, lateResponses: null, checkedAt: null, answeredAt: this.answeredAt },
-    };
-    this.rows.set(key, row);
-    return row;
-  }
-
-  change(row: Row, changed: Partial<Row>): void {
-    Object.assign(row, changed, { answeredAt: this.answeredAt });
-    this.touched.add(row);
-  }
-
-  changed = (): Row[] => [...this.touched];
-}
-
 /** @returns the number that stands; null where it came too late */
 function take(
-  rows: Rows,
+  rows: AnswerRows,
   { student, asking, number, unsure, responses: sent }: SentAnswer,
   {
     round,

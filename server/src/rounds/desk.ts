@@ -10,6 +10,7 @@ import {
   isKeyed,
   presentAsking,
   spreadOf,
+  stripLetters,
   teamAnswer,
   type Asking,
 } from '@oaken/core/rounds';
@@ -33,6 +34,7 @@ export function deskOf(facts: RoundFacts, now: number): RoundDesk {
     ended: state.ended,
     frozen: state.frozen,
     guests: state.guests,
+    strips: state.strips,
     pace: state.pace,
     goal: goalOf(facts),
     assignmentId: round.assignmentId,
@@ -104,6 +106,7 @@ function deskAsking(
     ...asking,
     item: forSitting(content),
     passage: shownPassage(facts, entry.id),
+    stripLetters: stripLetters(content),
     keyed,
     spread: spreadOf(content, all, keyed),
     before: again ? spreadOf(content, [...first.values()], keyed) : null,

@@ -24,6 +24,8 @@ export interface RoundStudent extends RoundNeeds {
   /** Null for guests. */
   rosterNumber: number | null;
   seenAt: number | null;
+  /** A camera has read their strip in this round. */
+  heldUp: boolean;
   /** Who answers for this student as well, on one device. */
   with: { id: number; name: string } | null;
 }
@@ -210,6 +212,9 @@ async function readStudents(
     models.Account.findAll({ where: { guestOfRound: roundId, disabledAt: null }, order: ['id'] }),
   ]);
   const seen = new Map(participants.map(({ studentId, seenAt }) => [studentId, toMillis(seenAt)]));
+  const holders = new Set(
+    participants.flatMap(({ studentId, heldUpAt }) => (heldUpAt === null ? [] : [studentId])),
+  );
   const nameOf = new Map(roster.map(({ id, name }) => [id, name]));
   const sharing = new Map(
     participants.flatMap(({ studentId, companionId }) =>
@@ -221,6 +226,7 @@ async function readStudents(
     return {
       ...student,
       seenAt: seen.get(host ?? student.id) ?? seen.get(student.id) ?? null,
+      heldUp: holders.has(student.id),
       with: host === undefined ? null : { id: host, name: nameOf.get(host) ?? '' },
     };
   });
@@ -230,13 +236,15 @@ async function readStudents(
     rosterNumber: null,
     ...needsOf(null),
     seenAt: seen.get(id) ?? null,
+    heldUp: false,
     with: null,
   }));
   return [...enrolled, ...uninvited];
 }
 
-export const isHere = ({ seenAt }: RoundStudent, now: number) =>
-  seenAt !== null && now - seenAt < silence;
+/** A page says again and again that it is there; whoever held a strip up stays for the round. */
+export const isHere = ({ seenAt, heldUp }: RoundStudent, now: number) =>
+  heldUp || (seenAt !== null && now - seenAt < silence);
 
 /** Time without a limit is longer than every other. */
 export const factorOf = (timeFactor: number | null) => timeFactor ?? Infinity;

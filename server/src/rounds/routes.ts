@@ -18,6 +18,7 @@ import { addToRound, insistOnRound, leadRound, tellKey } from './leading';
 import { givePractice } from './practising';
 import { orderPrepared, prepareQuestions, readPrepared } from './prepared';
 import { deskListener, RoundRooms, screenListener, seatListener } from './rooms';
+import { takeStrips } from './strips';
 import { suggestNext } from './suggesting';
 import { RoundSeats } from './seats';
 import { listClassmates, shareDevice, unshareDevice } from './sharing';
@@ -71,6 +72,12 @@ function leadingRoutes(bind: Bind, context: Context, editions: Editions, rooms: 
   bind(api.tellKey, ({ me, params: { roundId }, body }) =>
     led(me, roundId, () => tellKey(context, editions, roundId, body)),
   );
+  bind(api.takeStrips, async ({ me, params: { roundId }, body }) => {
+    await insistOnRound(database, me, roundId);
+    const taken = await takeStrips(context, editions, roundId, body);
+    rooms.stepped(roundId);
+    return taken;
+  });
   bind(api.strikeOutGuest, async ({ me, params: { roundId, studentId } }) => {
     await insistOnRound(database, me, roundId);
     await strikeOutGuest(context, roundId, studentId);

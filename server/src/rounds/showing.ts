@@ -11,6 +11,7 @@ import {
   questionsAtOwnPace,
   shownRound,
   spreadOf,
+  stripLetters,
   teamAnswer,
   type PartSpread,
   type Reader,
@@ -176,9 +177,24 @@ export function screenOf(facts: RoundFacts, now: number, language: Language): Ro
     frozen: state.frozen,
     shown: shownTo(shown, language),
     answered: answeredNow(shown).size,
+    strips: screenStrips(shown),
     here: students.filter((student) => isHere(student, now)).length,
     teams: screenTeams(shown),
   };
+}
+
+/** Whose strips have been read, by number alone; what stands on them is nobody's business. */
+function screenStrips(facts: RoundFacts): RoundScreen['strips'] {
+  const { state, entries, students } = facts;
+  const asking = presentAsking(state);
+  const entry = entries.find(({ id }) => id === asking?.entry);
+  const letters = entry ? stripLetters(entry.content) : [];
+  if (!state.strips || letters.length === 0) return null;
+  const answered = answeredNow(facts);
+  const numbers = students.flatMap(({ id, rosterNumber }) =>
+    rosterNumber === null ? [] : [{ number: rosterNumber, read: answered.has(id) }],
+  );
+  return { letters, numbers };
 }
 
 /** How far each team agrees, once the class sees how answers are spread. */
