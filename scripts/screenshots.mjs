@@ -114,9 +114,6 @@ runMain(async () => {
   await shoot(other, 'marking');
   await other.context().close();
   await page.getByRole('button', { name: 'Dark' }).click();
-  await page.goto(`${address}/results/1/overview`);
-  await page.waitForTimeout(1500);
-  await shoot(page, 'results-overview');
 
   const seat = await (
     await browser.newContext({ viewport: { width: 1280, height: 800 } })

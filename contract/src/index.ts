@@ -153,6 +153,7 @@ export const api = {
   removeGroup: classes.removeGroup,
   changeMembers: classes.changeMembers,
   readRosterService: classes.readRosterService,
+  printStrips: classes.printStrips,
   listAssignments: assignments.listAssignments,
   giveAssignment: assignments.giveAssignment,
   readAssignment: assignments.readAssignment,

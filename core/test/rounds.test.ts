@@ -6,9 +6,11 @@ import {
   newRound,
   onProjector,
   presentAsking,
+  responsesHeldUp,
   settledRound,
   shownRound,
   spreadOf,
+  stripLetters,
   takesAnswers,
   type RoundCommand,
   type RoundState,
@@ -308,5 +310,35 @@ describe('asking again', () => {
 
   test('of nobody nothing is said', () => {
     expect(askedTwice(content, by(), by('b'))).toMatchObject({ students: 0, gain: null });
+  });
+});
+
+describe('answering by strips', () => {
+  const choice = (count: number) => {
+    const choices = Array.from({ length: count }, (_, n) => ({ id: `c${n}`, text: `<p>${n}</p>` }));
+    return item({ ...parts['single-choice'], choices, key: ['c0'] });
+  };
+
+  test.each([2, 3, 4])('of %i choices each has a letter, in their order', (count) => {
+    const content = choice(count);
+    const said = stripLetters(content).map((letter) => responsesHeldUp(content, letter));
+    const [part] = content.parts;
+    expect(said).toEqual(Array.from({ length: count }, (_, n) => ({ [part!.id]: `c${n}` })));
+  });
+
+  test('a letter beyond the choices says nothing', () => {
+    expect(responsesHeldUp(choice(3), 'D')).toBeNull();
+  });
+
+  test('more than four choices, other kinds and several parts cannot be answered', () => {
+    const others = Object.values(parts).filter(
+      ({ kind }) => kind !== 'single-choice' && kind !== 'true-false',
+    );
+    const cannot = [
+      choice(5),
+      item(parts['single-choice'], parts['true-false']),
+      ...others.map((part) => item(part)),
+    ];
+    expect(cannot.map((content) => stripLetters(content))).toEqual(cannot.map(() => []));
   });
 });

@@ -1,9 +1,9 @@
 /** Strips to print: `npm run -s strips -- --numbers 1-30 --paper a4 --size two --out strips.pdf` */
-import { highestNumber } from '@oaken/core/capture';
+import { highestNumber, paperNames, stripSizes } from '@oaken/core/capture';
 import { createWriteStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
-import { papers, stripSizes, stripsPdf } from '../../server/src/paper/strips-pdf';
+import { stripsPdf } from '../../server/src/paper/strips-pdf';
 import { Misasked, runCommand } from './complain';
 
 /** "1-30,35" as numbers, each once. */
@@ -44,7 +44,7 @@ await runCommand(async () => {
       'Say where to: npm run -s strips -- --numbers 1-30 --paper a4 --size two --out strips.pdf',
     );
   const owners = numbersIn(values.numbers).map((number) => ({ number }));
-  const paper = oneOf('paper', values.paper, Object.keys(papers) as (keyof typeof papers)[]);
+  const paper = oneOf('paper', values.paper, paperNames);
   const size = oneOf('size', values.size, stripSizes);
   await pipeline(stripsPdf(owners, { paper, size }), createWriteStream(values.out));
 });

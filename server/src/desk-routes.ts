@@ -3,6 +3,7 @@ import { rosterRoutes } from './classes/routes';
 import type { Context } from './context';
 import { followUpRoutes } from './follow-up/routes';
 import type { Bind } from './http/bind';
+import { paperRoutes } from './paper/routes';
 import { rescoreRoutes } from './rescoring/routes';
 import { resultRoutes } from './results/routes';
 import { todayRoutes } from './today/routes';
@@ -13,5 +14,6 @@ export function deskRoutes(bind: Bind, context: Context, editions: Editions): vo
   resultRoutes(bind, context, editions);
   rescoreRoutes(bind, context, editions);
   followUpRoutes(bind, context, editions);
+  paperRoutes(bind, context);
   todayRoutes(bind, context, editions);
 }

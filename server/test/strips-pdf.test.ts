@@ -1,4 +1,5 @@
-import { stripsPdf, type Paper, type StripSize } from '../src/paper/strips-pdf';
+import type { Paper, StripSize } from '@oaken/core/capture';
+import { stripsPdf } from '../src/paper/strips-pdf';
 
 async function printed(count: number, paper: Paper, size: StripSize): Promise<string> {
   const owners = Array.from({ length: count }, (_, index) => ({

@@ -2,3 +2,4 @@ export * from './classes';
 export * from './groups';
 export * from './roster';
 export * from './roster-service';
+export * from './strips';

@@ -10,6 +10,7 @@ export const classes = {
   'not-open-for-joining': refusal(403),
   'group-name-taken': refusal<{ name: string }>(409),
   'class-has-work': refusal<{ assignments: number }>(409, counted('assignments')),
+  'nobody-for-strips': refusal(409),
   'roster-service-odd': refusal<{ why: string }>(502),
   'roster-service-shut': refusal(502),
 };

@@ -48,6 +48,8 @@ export interface Conditions {
   fingers: number;
   glare: number;
   clutter: boolean;
+  /** Which codes are held up; any where nothing is said. */
+  answers?: readonly StripCode[];
 }
 
 export const usualRoom: Conditions = {
@@ -286,12 +288,16 @@ function hold(
   return { number: code.number, letter: code.letter, corners, size, finger, shines };
 }
 
+const stripOf = ({ number, letter }: StripCode) =>
+  stripCodes.find((code) => code.number === number && code.letter === letter)!;
+
 /**
  * A picture that follows from its seed. @param frame others of the same moment: the hands tremble, the
  * lens looks for its focus, and the grain is another one
  */
 export function sceneOf(seed: string, change: Partial<Conditions> = {}, frame = 0): Scene {
-  const conditions = { ...usualRoom, ...change };
+  const { answers } = change;
+  const conditions = { ...usualRoom, ...(answers && { codes: answers.length }), ...change };
   const { width, height, codes, blur, noise, clutter } = conditions;
   const random = randomFrom(seed);
   const moment = randomFrom(`${seed}/${frame}`);
@@ -303,7 +309,7 @@ export function sceneOf(seed: string, change: Partial<Conditions> = {}, frame = 
   const numbers = random.shuffle(Array.from({ length: 60 }, (_, n) => n)).slice(0, codes);
   const held = numbers.map((number, n) => {
     const [column, row] = [n % columns, math.floor(n / columns)];
-    const code = stripCodes[4 * number + random.below(4)]!;
+    const code = answers ? stripOf(answers[n]!) : stripCodes[4 * number + random.below(4)]!;
     const box = [
       (column * width) / columns,
       (row * height) / rows,

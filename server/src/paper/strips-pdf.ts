@@ -7,20 +7,15 @@ import {
   cellsOf,
   letters,
   marginAcross,
+  papers,
   squareAcross,
   stripCodes,
+  stripsOnPage,
+  type Paper,
+  type StripSize,
 } from '@oaken/core/capture';
 import PDFDocument from 'pdfkit';
 import { fonts } from './fonts';
-
-/** Millimeters, the longer side first. */
-export const papers = { a4: [297, 210], letter: [279.4, 215.9] } as const;
-export type Paper = keyof typeof papers;
-
-export const stripSizes = ['large', 'two', 'four'] as const;
-/** One strip a page in four quarters, to be taped together; or so many strips a page. */
-export type StripSize = (typeof stripSizes)[number];
-const stripsOnPage: Record<StripSize, number> = { large: 1, two: 2, four: 4 };
 
 export interface StripOwner {
   number: number;

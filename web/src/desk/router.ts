@@ -166,6 +166,11 @@ const routes: RouteRecordRaw[] = [
     meta: teacher(say('rounds.title')),
   },
   {
+    path: '/rounds/:roundId(\\d+)/camera',
+    component: () => import('./rounds/camera/CameraPage.vue'),
+    meta: teacher(say('rounds.strips')),
+  },
+  {
     path: '/rounds/:roundId(\\d+)/screen',
     component: () => import('./rounds/ScreenPage.vue'),
     meta: { ...teacher(say('rounds.projector')), bare: true },

@@ -12,6 +12,8 @@ const props = defineProps<{
   disabled?: boolean;
   struck?: Record<string, string[]>;
   crossing?: boolean;
+  /** Of the choices, for a class that holds them up. */
+  letters?: readonly string[];
 }>();
 const emit = defineEmits<{
   answer: [part: string, response: unknown];
@@ -27,6 +29,8 @@ const crossingOut = ({ id, kind }: SittingPart) =>
         onStrike: (choice: string) => emit('strike', id, choice),
       }
     : {};
+const lettering = ({ kind }: SittingPart) =>
+  kind === 'single-choice' || kind === 'true-false' ? { letters: props.letters } : {};
 const nameOf = (part: SittingPart) => `${props.name}-${part.id}`;
 </script>
 
@@ -45,7 +49,7 @@ const nameOf = (part: SittingPart) => `${props.name}-${part.id}`;
         :response="responses[part.id]"
         :name="nameOf(part)"
         :disabled="disabled"
-        v-bind="crossingOut(part)"
+        v-bind="{ ...crossingOut(part), ...lettering(part) }"
         @answer="emit('answer', part.id, $event)"
       />
     </div>

@@ -10,7 +10,7 @@ defineProps<{
   without: number;
   mayChange: boolean;
 }>();
-const emit = defineEmits<{ add: [] }>();
+const emit = defineEmits<{ add: []; strips: [] }>();
 const words = useWords();
 </script>
 
@@ -34,6 +34,7 @@ const words = useWords();
         <RouterLink :to="`/classes/${openClass.class.id}/slips`">{{
           say('classes.signInSlips')
         }}</RouterLink>
+        <ElButton link class="word" @click="emit('strips')">{{ say('classes.strips') }}</ElButton>
         <RouterLink :to="`/classes/${openClass.class.id}/list`">{{
           say('classes.classList')
         }}</RouterLink>

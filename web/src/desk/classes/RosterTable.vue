@@ -12,6 +12,7 @@ import { useWords } from '../shared/words';
 import AddStudentDialog from './AddStudentDialog.vue';
 import MoveStudentDialog from './MoveStudentDialog.vue';
 import RosterHead from './RosterHead.vue';
+import StripsDialog from './StripsDialog.vue';
 import StudentDialog from './StudentDialog.vue';
 import AccommodationsDialog from './AccommodationsDialog.vue';
 import { fullName, type OpenClass, type RosterRow } from './useClass';
@@ -41,6 +42,7 @@ const correcting = ref<RosterRow | null>(null);
 const supporting = ref<RosterRow | null>(null);
 const moving = ref<RosterRow | null>(null);
 const adding = ref(false);
+const printing = ref(useRoute().query.strips !== undefined);
 /** By roster number, or by family name. */
 const order = ref<'number' | 'name'>('number');
 const orders = [
@@ -124,7 +126,9 @@ function choose(student: RosterRow, what: string): void {
     :without="without"
     :may-change="mayChange"
     @add="adding = true"
+    @strips="printing = true"
   />
+  <StripsDialog v-model="printing" :open-class="openClass" />
   <p v-if="fresh" class="fresh" role="status">
     {{ say('classes.newPasscodeNameTitle', { name: fresh.name }) }}
     <b class="big">{{ fresh.passcode }}</b>{{ say('classes.itShownOnlyNow') }}

@@ -68,6 +68,9 @@ async function strikeOut({ id, name }: Student): Promise<void> {
           :label="shareOf(student) === null ? say('rounds.answered') : percent(student.share)"
         />
         <span v-else class="none" aria-hidden="true" />
+        <span v-if="round.strips && student.rosterNumber" class="number">{{
+          student.rosterNumber
+        }}</span>
         <span class="name">{{ student.name }}</span>
         <span class="faded small">{{ stateOf(student) }}</span>
         <ElButton
@@ -110,6 +113,11 @@ li {
 }
 .name {
   flex: 1;
+}
+.number {
+  min-inline-size: 1.6em;
+  text-align: end;
+  font-variant-numeric: tabular-nums;
 }
 .none {
   inline-size: 26px;

@@ -5,6 +5,7 @@ import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { ref } from 'vue';
 import PageHead from '../shared/PageHead.vue';
 import { say } from '../../words/teacher';
+import CameraDialog from './camera/CameraDialog.vue';
 import TeamsDialog from './TeamsDialog.vue';
 import type { RoundCommand } from './useRound';
 
@@ -14,6 +15,7 @@ const props = defineProps<{
   lead: (...steps: [RoundCommand, ...RoundCommand[]]) => Promise<boolean>;
 }>();
 const teaming = ref(false);
+const reading = ref(false);
 const project = () =>
   window.open(`/rounds/${props.round?.id}/screen`, `oaken-screen-${props.round?.id}`);
 
@@ -45,6 +47,7 @@ async function save(
       say('common.results')
     }}</RouterLink>
     <template v-if="round && !round.ended">
+      <ElButton v-if="!round.pace" @click="reading = true">{{ say('rounds.strips') }}</ElButton>
       <ElButton @click="teaming = true">{{ say('rounds.teams') }}</ElButton>
       <ElButton :disabled="busy" @click="lead({ do: 'freeze', frozen: !round.frozen })">{{
         round.frozen ? say('rounds.unfreeze') : say('rounds.freeze')
@@ -53,5 +56,6 @@ async function save(
       <ElButton @click="end">{{ say('rounds.end') }}</ElButton>
     </template>
   </PageHead>
+  <CameraDialog v-if="round" v-model="reading" :round="round" :busy="busy" :lead="lead" />
   <TeamsDialog v-if="round" v-model="teaming" :round="round" :busy="busy" @save="save" />
 </template>

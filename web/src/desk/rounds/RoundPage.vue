@@ -123,6 +123,7 @@ const paceWords = computed(() => {
             :item="asking.item"
             :responses="{}"
             :name="asking.id"
+            :letters="round.strips ? asking.stripLetters : []"
             disabled
           />
         </template>

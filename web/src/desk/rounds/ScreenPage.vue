@@ -16,6 +16,7 @@ import RichText from '../../parts/RichText.vue';
 import SpreadBars from '../../rounds/SpreadBars.vue';
 import { theme, turnTheme } from '../../theme/theme';
 import { language, say, showLanguage } from '../../words';
+import NumbersRead from './camera/NumbersRead.vue';
 import ScreenWords from './ScreenWords.vue';
 import TeamAnswers from './TeamAnswers.vue';
 
@@ -122,6 +123,7 @@ const squares = computed(() =>
           :item="shownItem"
           :responses="{}"
           :name="asking.id"
+          :letters="screen.strips?.letters"
           disabled
         />
         <template v-for="part in asking.spread ?? []" :key="part.part">
@@ -133,7 +135,13 @@ const squares = computed(() =>
         <RichText v-if="asking.explanation" :html="asking.explanation" />
       </section>
       <footer>
-        <span class="squares" aria-hidden="true"
+        <NumbersRead
+          v-if="screen.strips"
+          class="grow"
+          :numbers="screen.strips.numbers"
+          :read-word="say('wall.read')"
+        />
+        <span v-else class="squares" aria-hidden="true"
           ><i v-for="(square, n) in squares" :key="n" :class="square"
         /></span>
         <span>{{ say('wall.answeredOf', counted) }}</span>
@@ -195,6 +203,9 @@ footer {
   border-top: var(--line);
   padding-top: 2vh;
   font-size: 0.8em;
+}
+.grow {
+  flex: 1;
 }
 .squares {
   display: inline-flex;

@@ -16,8 +16,10 @@ const props = withDefaults(
     /** Choices that the student has crossed out. */
     struck?: string[];
     crossing?: boolean;
+    /** Each choice has its letter in place of what is pressed. */
+    letters?: readonly string[];
   }>(),
-  { struck: () => [] },
+  { struck: () => [], letters: () => [] },
 );
 const emit = defineEmits<{ answer: [response: unknown]; strike: [choice: string] }>();
 
@@ -61,12 +63,14 @@ function choose(id: string): void {
     <legend class="hint">
       {{ asked }}
     </legend>
-    <div v-for="choice in choices" :key="choice.id" class="line">
+    <div v-for="(choice, index) in choices" :key="choice.id" class="line">
       <label
         class="choice"
         :class="{ chosen: chosen.includes(choice.id), struck: struck.includes(choice.id) }"
       >
+        <b v-if="letters.length > 0" class="letter">{{ letters[index] }}</b>
         <input
+          v-else
           :type="many ? 'checkbox' : 'radio'"
           :name="name"
           :value="choice.id"
@@ -136,6 +140,10 @@ function choose(id: string): void {
 .struck {
   text-decoration: line-through;
   color: var(--faded);
+}
+.letter {
+  min-inline-size: 1.2em;
+  font-size: 1.2em;
 }
 .choice input {
   width: 20px;
