@@ -34,3 +34,66 @@ function within(value: number, highest: number): number {
   if (value > highest) return highest > 0 ? highest : 0;
   return value < 0 ? 0 : value;
 }
+
+/** So much more than is asked for is left as it is. */
+const hardlyMore = 1.15;
+
+/** The same picture, smaller where its longer side is longer than `longest` pixels: each pixel is the mean of what it covers. */
+export function shrunk(gray: Gray, longest: number): Gray {
+  const factor = Math.max(gray.width, gray.height) / longest;
+  if (factor <= hardlyMore) return gray;
+  const width = Math.round(gray.width / factor);
+  const height = Math.round(gray.height / factor);
+  const across = coverage(gray.width, width);
+  const down = coverage(gray.height, height);
+  const data = new Uint8Array(width * height);
+  const sums = new Float32Array(gray.width);
+  for (let y = 0, pixel = 0; y < height; y++) {
+    sumRows(gray, down, y, sums);
+    for (let x = 0; x < width; x++, pixel++) {
+      const from = across.first[x] ?? 0;
+      let sum = 0;
+      for (let n = 0; n < across.span; n++)
+        sum += (sums[from + n] ?? 0) * (across.parts[x * across.span + n] ?? 0);
+      // Half a shade more, since storing cuts off what is behind the point.
+      data[pixel] = sum + 0.5;
+    }
+  }
+  return { width, height, data };
+}
+
+/** Which places of a long line each place of a shorter one covers, and how much each of them counts. */
+interface Coverage {
+  first: Int32Array;
+  /** Of each place of the shorter line, so many parts one after the other. */
+  parts: Float32Array;
+  span: number;
+}
+
+function coverage(long: number, short: number): Coverage {
+  const factor = long / short;
+  const span = Math.ceil(factor) + 1;
+  const first = new Int32Array(short);
+  const parts = new Float32Array(short * span);
+  for (let place = 0; place < short; place++) {
+    const [start, end] = [place * factor, Math.min(long, (place + 1) * factor)];
+    const from = Math.floor(start);
+    first[place] = from;
+    for (let n = 0; n < span; n++) {
+      const part = Math.min(from + n + 1, end) - Math.max(from + n, start);
+      parts[place * span + n] = Math.max(0, part) / (end - start);
+    }
+  }
+  return { first, parts, span };
+}
+
+function sumRows({ width, height, data }: Gray, down: Coverage, y: number, sums: Float32Array) {
+  sums.fill(0);
+  const from = down.first[y] ?? 0;
+  for (let n = 0; n < down.span && from + n < height; n++) {
+    const part = down.parts[y * down.span + n] ?? 0;
+    const start = (from + n) * width;
+    if (part > 0)
+      for (let x = 0; x < width; x++) sums[x] = (sums[x] ?? 0) + (data[start + x] ?? 0) * part;
+  }
+}

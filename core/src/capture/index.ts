@@ -1,5 +1,5 @@
 /** From pictures to answers: strips that a class holds up. */
-export { grayOf, type Gray } from './gray';
+export { grayOf, shrunk, type Gray } from './gray';
 export { paperNames, papers, stripSizes, stripsOnPage, type Paper, type StripSize } from './paper';
 export { type Point, type Quad } from './plane';
 export {

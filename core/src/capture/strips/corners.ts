@@ -4,8 +4,8 @@
  * and beside them are looked for; the fourth corner is where the outer two sides would meet.
  */
 import { crossing, distance, isConvex, turn, type Point, type Quad } from '../plane';
-import { pointAt, type Border } from './borders';
-import { lineThrough } from './line';
+import { pointAt, type Border } from '../shapes/borders';
+import { lineThrough } from '../shapes/line';
 
 /** The direction of a border is told over so many steps. */
 const reach = 6;

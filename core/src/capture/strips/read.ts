@@ -1,10 +1,10 @@
 /** All codes of strips in a picture. */
 import type { Gray } from '../gray';
 import { areaOf, distance, type Point, type Quad } from '../plane';
-import { bordersIn, flanksOf, type Border } from './borders';
+import { bordersIn, flanksOf, type Border } from '../shapes/borders';
 import { squaresIn } from './corners';
 import { decoded, looksFramed, type Decoded } from './decode';
-import { hullOf, quadAround } from './quads';
+import { hullOf, quadAround } from '../shapes/quads';
 import { refined } from './refine';
 
 /** Smaller squares, in pixels of a side, are not looked at. */

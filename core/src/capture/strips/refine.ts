@@ -1,7 +1,7 @@
 /** Sides of a code, moved to where the picture turns from light to dark. */
 import { shadeAt, type Gray } from '../gray';
 import { crossing, distance, isConvex, type Point, type Quad } from '../plane';
-import { lineThrough } from './line';
+import { lineThrough } from '../shapes/line';
 
 /** So many places of each side are looked at. */
 const places = 12;

@@ -1,0 +1,177 @@
+/** What stands on a page of an answer sheet. */
+import { shrunk, type Gray } from '../gray';
+import type { Quad } from '../plane';
+import { darknessOf, inkShare, median, type Darkness } from './bubbles';
+import { numberRows, type BubbleRow, type SheetField, type SheetGeometry } from './geometry';
+import { judgedRow, type Doubt, type Level } from './judge';
+import { registered, type PlaceInPicture } from './register';
+
+export interface ReadRow {
+  question: string;
+  label: string;
+  /** What the marked bubbles say. */
+  marks: string[];
+  doubt: Doubt | null;
+  /** Where the row is in the picture. */
+  corners: Quad;
+}
+
+export interface ReadField {
+  question: string;
+  corners: Quad;
+}
+
+/** Why a page was not read. */
+export type PageProblem = 'no-sheet' | 'foreign' | 'no-such-page';
+
+export type ReadPage =
+  | { problem: PageProblem }
+  | {
+      problem: null;
+      /** Null where the code cannot be read. */
+      sheet: number | null;
+      page: number | null;
+      /** Of the student: by the code, or by the bubbles for it. */
+      number: number | null;
+      rows: ReadRow[];
+      fields: ReadField[];
+    };
+
+/** Nothing that is printed in a bubble is darker than this. */
+const darkestLetter = 0.24;
+/** More of a bubble than so is dark where there is a tick or a cross, and less where an eraser left an even gray. */
+const leastStrokes = 0.12;
+/** Rows from which on each letter is compared with the same letter of other rows. */
+const enoughRows = 8;
+
+/** More pixels tell no more: the longer side of a page at 150 dpi. */
+const longest = 1754;
+
+/**
+ * Reads a picture of one page, however it is turned, at 100 to 600 dpi or as a photo.
+ *
+ * @returns its rows in the order of the geometry, and places in pixels of the picture
+ */
+export function readPage(picture: Gray, geometry: SheetGeometry): ReadPage {
+  const gray = shrunk(picture, longest);
+  const factor = picture.width / gray.width;
+  const sheet = registered(gray, geometry);
+  if (!sheet) return { problem: 'no-sheet' };
+  const { place, code } = sheet;
+  if (code && code.check !== geometry.check) return { problem: 'foreign' };
+  // A layout of one page leaves no doubt which one it is.
+  const only = geometry.pages.length === 1 ? 1 : null;
+  const page = code ? code.page : only;
+  const wanted = geometry.pages.find((other) => other.page === page);
+  if (code && !wanted) return { problem: 'no-such-page' };
+  const ink = inkShare(gray, place, geometry);
+  const number = code?.number || numberIn(gray, place, geometry, ink);
+  return {
+    problem: null,
+    sheet: code?.sheet ?? null,
+    page,
+    number,
+    rows: readRows(gray, place, wanted?.rows ?? [], ink).map((row) => enlarged(row, factor)),
+    fields: (wanted?.fields ?? []).map((field) => enlarged(placedField(place, field), factor)),
+  };
+}
+
+/** In the picture that was given. */
+function enlarged<Placed extends { corners: Quad }>(placed: Placed, factor: number): Placed {
+  const corners = placed.corners.map(({ x, y }) => ({ x: x * factor, y: y * factor }));
+  return { ...placed, corners: corners as unknown as Quad };
+}
+
+function numberIn(
+  gray: Gray,
+  place: PlaceInPicture,
+  geometry: SheetGeometry,
+  ink: number,
+): number | null {
+  const rows = levelsOf(gray, place, numberRows(geometry), ink).map(({ row, levels }) => {
+    const { marked, doubt } = judgedRow(levels, false);
+    const said = marked.map((index) => row.bubbles[index]?.says ?? '');
+    return doubt ? null : said.join('');
+  });
+  const [tens, ones] = rows;
+  if (tens === null || !ones) return null;
+  return Number(`${tens ?? ''}${ones}`) || null;
+}
+
+function readRows(
+  gray: Gray,
+  place: PlaceInPicture,
+  wanted: readonly BubbleRow[],
+  ink: number,
+): ReadRow[] {
+  return levelsOf(gray, place, wanted, ink).map(({ row, levels }) => {
+    const { marked, doubt } = judgedRow(levels, row.several);
+    return {
+      question: row.question,
+      label: row.label,
+      marks: marked.map((index) => row.bubbles[index]?.says ?? ''),
+      doubt,
+      corners: placedRow(place, row),
+    };
+  });
+}
+
+/** Each bubble beyond an empty one of the same letter, or of the sheet where there are few. */
+function levelsOf(gray: Gray, place: PlaceInPicture, rows: readonly BubbleRow[], ink: number) {
+  const dark = rows.map((row) => ({ row, levels: darknessOf(gray, place, row, ink) }));
+  const all = dark.flatMap(({ levels }) => levels);
+  const usual = emptyOf(all);
+  const columns = new Map<string, Darkness[]>();
+  for (const { row, levels } of dark)
+    levels.forEach((level, index) => {
+      const key = columnOf(row, index);
+      columns.set(key, [...(columns.get(key) ?? []), level]);
+    });
+  const empty = (row: BubbleRow, index: number): Darkness => {
+    const column = columns.get(columnOf(row, index)) ?? [];
+    const { mean, strokes } = column.length < enoughRows ? usual : emptyOf(column);
+    return { mean: Math.min(mean, usual.mean + 0.1, darkestLetter), strokes };
+  };
+  return dark.map(({ row, levels }) => ({
+    row,
+    levels: levels.map(({ mean, strokes }, index): Level => {
+      const nothing = empty(row, index);
+      return { level: mean - nothing.mean, even: strokes - nothing.strokes < leastStrokes };
+    }),
+  }));
+}
+
+const emptyOf = (bubbles: readonly Darkness[]): Darkness => ({
+  mean: lowPart(bubbles.map(({ mean }) => mean)),
+  strokes: lowPart(bubbles.map(({ strokes }) => strokes)),
+});
+
+/** Bubbles under each other. */
+const columnOf = ({ bubbles }: BubbleRow, index: number) =>
+  `${bubbles[index]?.x} ${bubbles[index]?.says}`;
+
+/** Most bubbles are empty: the middle of the lower half. */
+const lowPart = (levels: readonly number[]): number => {
+  const sorted = [...levels].sort((a, b) => a - b);
+  return median(sorted.slice(0, Math.ceil(sorted.length / 2)));
+};
+
+const placedRow = (place: PlaceInPicture, { bubbles }: BubbleRow): Quad => {
+  const [first, last] = [bubbles[0] ?? { x: 0, y: 0 }, bubbles.at(-1) ?? { x: 0, y: 0 }];
+  return placed(place, first.x - 12, first.y - 3.4, last.x + 3.4, first.y + 3.4);
+};
+
+const placedField = (
+  place: PlaceInPicture,
+  { question, left, top, width, height }: SheetField,
+) => ({
+  question,
+  corners: placed(place, left - 1, top - 1, left + width + 1, top + height + 1),
+});
+
+const placed = (place: PlaceInPicture, x1: number, y1: number, x2: number, y2: number): Quad => [
+  place(x1, y1),
+  place(x2, y1),
+  place(x2, y2),
+  place(x1, y2),
+];
