@@ -1,4 +1,4 @@
-/** Pictures go to a thread that reads them, one after the other. */
+/** Pictures go to threads that read them, each to the next one that is free. */
 import type { SeenCode } from '@oaken/core/capture';
 
 /** Four bytes a pixel, row by row. */
@@ -9,21 +9,40 @@ export interface CameraPicture {
 }
 export type StripsSeen = SeenCode[];
 
-export class StripReader {
-  private readonly worker = new Worker(new URL('./strips.worker.ts', import.meta.url), {
-    type: 'module',
-  });
+/** The page and the rest of the device need something too. */
+const mostThreads = 2;
 
-  /** @param picture is given away; one at a time @throws where the thread does not start */
-  read({ rgba, width, height }: CameraPicture): Promise<StripsSeen> {
-    return new Promise((resolve, reject) => {
-      this.worker.onmessage = ({ data }: MessageEvent<StripsSeen>) => resolve(data);
-      this.worker.onerror = ({ message }) => reject(new Error(message));
-      this.worker.postMessage({ rgba, width, height }, [rgba.buffer]);
+export class StripReaders {
+  private readonly threads: Worker[];
+  private readonly free: Worker[];
+
+  constructor() {
+    const count = Math.max(1, Math.min(mostThreads, navigator.hardwareConcurrency - 1));
+    this.threads = Array.from(
+      { length: count },
+      () => new Worker(new URL('./strips.worker.ts', import.meta.url), { type: 'module' }),
+    );
+    this.free = [...this.threads];
+  }
+
+  /** Whether a picture would be read at once. */
+  get isFree(): boolean {
+    return this.free.length > 0;
+  }
+
+  /** @param picture is given away @throws where no thread is free, or it does not start */
+  async read({ rgba, width, height }: CameraPicture): Promise<StripsSeen> {
+    const thread = this.free.pop();
+    if (!thread) throw new Error('No thread is free.');
+    const seen = new Promise<StripsSeen>((resolve, reject) => {
+      thread.onmessage = ({ data }: MessageEvent<StripsSeen>) => resolve(data);
+      thread.onerror = ({ message }) => reject(new Error(message));
     });
+    thread.postMessage({ rgba, width, height }, [rgba.buffer]);
+    return seen.finally(() => this.free.push(thread));
   }
 
   close(): void {
-    this.worker.terminate();
+    for (const thread of this.threads) thread.terminate();
   }
 }

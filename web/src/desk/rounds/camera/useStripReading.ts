@@ -1,7 +1,7 @@
 /** Reads what a video shows, as often as the reader is ready for the next picture. */
 import type { SeenCode } from '@oaken/core/capture';
 import { onMounted, onUnmounted, ref, shallowRef, type Ref } from 'vue';
-import { StripReader } from './reader';
+import { StripReaders } from './reader';
 
 /** Larger pictures are made smaller: what they would show more is farther away than a classroom is long. */
 const largestSide = 1280;
@@ -16,19 +16,27 @@ export function useStripReading(
   const size = ref({ width: 0, height: 0 });
   const failed = ref(false);
   const canvas = document.createElement('canvas');
-  let reader: StripReader | null = null;
+  let readers: StripReaders | null = null;
   let waiting = 0;
+  /** Of the picture that was read last: the same one read again agrees with itself. */
+  let readUntil = -1;
 
-  async function look(): Promise<void> {
+  function look(): void {
+    if (!readers?.isFree) return;
     const picture = pictureOf(video.value);
-    if (!picture || !reader) return;
-    size.value = { width: picture.width, height: picture.height };
-    seen.value = await reader.read(picture);
-    if (reader) each(seen.value);
+    if (picture) readers.read(picture).then(show, () => (failed.value = true));
+  }
+
+  function show(codes: SeenCode[]): void {
+    if (!readers) return;
+    seen.value = codes;
+    each(codes);
   }
 
   function pictureOf(element: HTMLVideoElement | null) {
     if (!element || element.readyState < element.HAVE_CURRENT_DATA) return null;
+    if (element.currentTime === readUntil) return null;
+    readUntil = element.currentTime;
     const { videoWidth, videoHeight } = element;
     const scale = Math.min(1, largestSide / Math.max(videoWidth, videoHeight));
     canvas.width = Math.round(videoWidth * scale);
@@ -37,25 +45,25 @@ export function useStripReading(
     if (!context || canvas.width === 0) return null;
     context.drawImage(element, 0, 0, canvas.width, canvas.height);
     const { data, width, height } = context.getImageData(0, 0, canvas.width, canvas.height);
+    size.value = { width, height };
     return { rgba: data, width, height };
   }
 
   /** The browser calls only while the page can be seen. */
-  const next = () =>
-    (waiting = requestAnimationFrame(
-      () =>
-        void look().then(next, () => {
-          failed.value = true;
-        }),
-    ));
+  function next(): void {
+    waiting = requestAnimationFrame(() => {
+      look();
+      if (!failed.value) next();
+    });
+  }
   onMounted(() => {
-    reader = new StripReader();
+    readers = new StripReaders();
     next();
   });
   onUnmounted(() => {
     cancelAnimationFrame(waiting);
-    reader?.close();
-    reader = null;
+    readers?.close();
+    readers = null;
   });
   return { seen, size, failed };
 }
