@@ -91,8 +91,11 @@ describe('leading', () => {
   test('a second press right after the first takes no second step', async () => {
     answers.leadRound = desk({ version: 6, asking: asking({ step: 'closed' }) });
     await shown();
+    // However slow the machine is, no time passes between the two.
+    jest.useFakeTimers({ doNotFake: ['setImmediate', 'nextTick', 'queueMicrotask'] });
     await press(say('rounds.close'));
     await press(say('rounds.showSpread'));
+    jest.useRealTimers();
     expect(bodies('leadRound')).toHaveLength(1);
   });
 
@@ -369,5 +372,47 @@ describe('beginning', () => {
       },
     ]);
     expect(router.currentRoute.value.path).toBe('/rounds/31');
+  });
+});
+
+describe('a class that answers by strips', () => {
+  const withStrips = { strips: true, asking: asking({ step: 'spread' }) };
+  async function deskShown(change: Partial<RoundDesk>) {
+    const page = await opened(RoundPage, {}, '/rounds/3', '/rounds/:roundId');
+    await latestStream().say('desk', desk({ ...withStrips, ...change }));
+    return page;
+  }
+
+  test('reads letters before the choices, and before the answers', async () => {
+    const page = await deskShown({});
+    expect(page.findAll('.choice .letter').map((letter) => letter.text())).toEqual(['A', 'B']);
+    expect(page.findAll('ul.spread .letter').map((letter) => letter.text())).toEqual(['A', 'B']);
+  });
+
+  test('reads none where nobody holds up any', async () => {
+    const page = await deskShown({ strips: false });
+    expect(page.findAll('.letter')).toHaveLength(0);
+  });
+
+  test('does not read a letter twice where the choices are letters', async () => {
+    const lines = ['A', 'B'].map((text) => ({ id: text, text, students: 1 }));
+    const aloud = asking({ step: 'spread', spread: [{ ...spread[0]!, lines }] });
+    const page = await deskShown({ asking: aloud });
+    expect(page.findAll('ul.spread .letter')).toHaveLength(0);
+  });
+
+  test('sees on the projector whose strip was read, by number', async () => {
+    const page = await opened(ScreenPage, {}, '/rounds/3/screen', '/rounds/:roundId/screen');
+    const numbers = [
+      { number: 4, read: true },
+      { number: 9, read: false },
+    ];
+    const shown = { ended: false, pace: null, goal: null, asking: asking() };
+    await latestStream().say('screen', {
+      ...{ now, title: 'Fractions', className: '6B', code: 'BRN6B2', frozen: false, shown },
+      ...{ answered: 1, here: 2, teams: [], strips: { letters: ['A', 'B'], numbers } },
+    });
+    expect(page.findAll('.numbers .read b').map((number) => number.text())).toEqual(['4']);
+    expect(page.findAll('.numbers li')).toHaveLength(2);
   });
 });

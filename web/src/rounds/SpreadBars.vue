@@ -11,6 +11,8 @@ const props = defineProps<{
   rightWord?: string;
   /** The spread of an earlier asking, drawn thinner beside. */
   before?: PartSpread | null;
+  /** Of the choices, for a class that holds them up. */
+  letters?: readonly string[];
 }>();
 const most = computed(() =>
   Math.max(
@@ -20,13 +22,19 @@ const most = computed(() =>
 );
 const width = (students: number) => `${Math.round((100 * students) / most.value)}%`;
 const earlier = (id: string) => props.before?.lines.find((line) => line.id === id)?.students ?? 0;
+/** Where choices are letters themselves, none is put before them. */
+function letterOf(index: number, text: string): string {
+  const letter = props.letters?.[index] ?? '';
+  return letter === text ? '' : letter;
+}
 const isRight = (id: string) => props.rightIds?.includes(id) ?? false;
 </script>
 
 <template>
   <ul class="spread">
-    <li v-for="line in spread.lines" :key="line.id" :class="{ right: isRight(line.id) }">
+    <li v-for="(line, index) in spread.lines" :key="line.id" :class="{ right: isRight(line.id) }">
       <span class="text"
+        ><b v-if="letterOf(index, line.text)" class="letter">{{ letterOf(index, line.text) }}</b
         >{{ line.text }}
         <b v-if="isRight(line.id)" class="mark"
           >✓ <span class="unseen">{{ rightWord }}</span></b
@@ -44,6 +52,9 @@ const isRight = (id: string) => props.rightIds?.includes(id) ?? false;
 </template>
 
 <style scoped>
+.letter {
+  margin-inline-end: 0.6em;
+}
 .spread {
   list-style: none;
   margin: 0;

@@ -41,6 +41,7 @@ const gain = computed(() => {
       :key="part.part"
       :spread="part"
       :before="beforeOf(part)"
+      :letters="round.strips ? asking.stripLetters : []"
       :right-ids="marked ? asking.rightIds : []"
       :right-word="say('rounds.right')"
     />

@@ -128,7 +128,7 @@ const squares = computed(() =>
         />
         <template v-for="part in asking.spread ?? []" :key="part.part">
           <ScreenWords v-if="part.openWords" :spread="part" />
-          <SpreadBars v-else :spread="part" />
+          <SpreadBars v-else :spread="part" :letters="screen.strips?.letters" />
         </template>
         <TeamAnswers v-if="screen.teams.length" :teams="screen.teams" />
         <p v-for="right in asking.right ?? []" :key="right" class="key">✓ {{ right }}</p>

@@ -52,6 +52,11 @@ function nameOf(text: string): string | undefined {
   if (text === '') return say('answer.emptyChoice');
   return text.includes('data-formula') ? plainText(text) : undefined;
 }
+/** Where choices are letters themselves, none is put before them. */
+function letterOf(index: number, text: string): string {
+  const letter = props.letters[index] ?? '';
+  return letter === plainText(text) ? '' : letter;
+}
 function choose(id: string): void {
   if (!many.value) return emit('answer', id);
   emit('answer', toggled(chosen.value, id));
@@ -68,7 +73,7 @@ function choose(id: string): void {
         class="choice"
         :class="{ chosen: chosen.includes(choice.id), struck: struck.includes(choice.id) }"
       >
-        <b v-if="letters.length > 0" class="letter">{{ letters[index] }}</b>
+        <b v-if="letters.length > 0" class="letter">{{ letterOf(index, choice.text) }}</b>
         <input
           v-else
           :type="many ? 'checkbox' : 'radio'"
