@@ -67,7 +67,7 @@ test('a phone reads what the class holds up, and the projector shows numbers onl
   await teacher.getByText('6B', { exact: true }).click();
   await button(teacher, desk.rounds.beginNothing).click();
   await button(teacher, desk.rounds.askNow).click();
-  await expect(step(teacher, desk.rounds.close)).toBeVisible();
+  await expect(step(teacher, desk.rounds.close)).toBeEnabled();
   await button(teacher, desk.rounds.strips).click();
   const address = teacher.url().replace(/\?.*/, '');
   await expect(teacher.getByRole('img', { name: `${address}/camera` })).toBeVisible();
@@ -85,6 +85,7 @@ test('a phone reads what the class holds up, and the projector shows numbers onl
   watch(phone, complaints);
   await phone.goto(`${address}/camera`);
   await expect(phone.getByText(said('rounds.stripsRead', { n: 6, all: 27 }))).toBeVisible();
+  await expect(step(phone, desk.rounds.close)).toBeEnabled();
   await expectAccessible('the camera', phone);
   await expect.poll(counts).toEqual(['1', '3', '1', '1']);
   await expect(projector.locator('.numbers .read')).toHaveText(

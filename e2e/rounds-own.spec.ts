@@ -105,6 +105,8 @@ test('answers in words are gathered, and the class sees what the teacher chose',
   const spread = sitters[0]!.page.getByRole('region', { name: english.round.spread });
   await expect(spread.getByText('fractions')).toBeVisible();
   await expect(spread.getByText('my neighbor')).toHaveCount(0);
+  // The next verb rests for a moment after each step.
+  await expect(step(desk.rounds.showKey).or(step(desk.rounds.askAgain)).first()).toBeEnabled();
   await expectAccessible('words that a class gave', teacher);
   await end();
 });

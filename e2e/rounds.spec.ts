@@ -100,6 +100,8 @@ test('the teacher leads on from a phone, and the laptop follows', async ({ brows
   await expect(page.getByText(english.round.spread)).toHaveCount(0);
   await step(phone, desk.rounds.showSpread).click();
   await expect(page.getByRole('heading', { name: english.round.spread })).toBeVisible();
+  // The next verb rests for a moment after each step.
+  await expect(step(phone, desk.rounds.askAgain)).toBeEnabled();
   await expectAccessible('a round on a phone', phone);
 });
 
