@@ -7,7 +7,7 @@ import type { Letter } from '@oaken/core/capture';
 import { useLocalStorage } from '@vueuse/core';
 import { onMounted, onUnmounted, ref } from 'vue';
 import { call } from '../../../client/call';
-import { inWords, isPassing } from '../../../client/request';
+import { inWords, isPassing, Refused } from '../../../client/request';
 
 interface Unsent {
   asking: string;
@@ -18,6 +18,8 @@ interface Unsent {
 }
 type Taken = AnswerOf<typeof api.takeStrips>;
 
+/** What will be refused however often it is sent; everything else is kept until somebody has signed in again. */
+const final = new Set([400, 404, 409, 422]);
 /** After a try that failed, in ms. */
 const pause = 2_000;
 
@@ -63,7 +65,7 @@ export function useUnsentStrips(roundId: number, taken: (outcome: Taken) => void
     } catch (error) {
       if (isPassing(error)) return false;
       wrong.value = inWords(error);
-      return true;
+      return error instanceof Refused && final.has(error.status);
     }
   }
 
