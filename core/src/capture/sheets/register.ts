@@ -27,8 +27,6 @@ export type PlaceInPicture = (x: number, y: number) => Point;
 
 export interface Registered {
   place: PlaceInPicture;
-  /** Pixels to a millimeter. */
-  scale: number;
   /** Null where the page's code cannot be read; which way is up is known all the same. */
   code: PageCode | null;
 }
@@ -41,14 +39,15 @@ interface Paper {
 /** More frames than these are a picture of something else. */
 const mostFrames = 12;
 const mostGroups = 4;
+const mostQuads = 12;
 /** Of the picture, the sheet takes at least so much. */
 const leastShare = 0.12;
 
 /** @returns null where no sheet of this size is to be seen */
 export function registered(gray: Gray, paper: Paper): Registered | null {
   const { frames, squares } = marksIn(gray);
-  const quads = groupsOf(frames).flatMap((group) => [...quadsOf(group, gray, paper)]);
-  for (const quad of quads) {
+  // Nearly always the first one is right, so that the others are not even put together.
+  for (const quad of quadsOf(frames, gray, paper)) {
     for (let turn = 0; turn < 4; turn++) {
       const corners = turned(quad, turn);
       const known = placesOf(corners, squares, paper);
@@ -56,7 +55,7 @@ export function registered(gray: Gray, paper: Paper): Registered | null {
       if (code) return { ...known, code };
     }
   }
-  for (const quad of quads)
+  for (const quad of quadsOf(frames, gray, paper))
     for (let turn = 0; turn < 4; turn++) {
       const corners = turned(quad, turn);
       if (isUpright(gray, corners)) return { ...placesOf(corners, squares, paper), code: null };
@@ -79,8 +78,20 @@ function groupsOf(frames: readonly Mark[]): Mark[][] {
 
 /** Four frames that could be the corners of the sheet, the largest figure first; then three, or two, with the others put back. */
 function* quadsOf(frames: readonly Mark[], gray: Gray, paper: Paper): Generator<Quad> {
-  const whole = combinations(frames, 4).flatMap((four) => clockwise(four) ?? []);
-  const mended = combinations(frames, 3).flatMap((three) =>
+  const ways = [wholeQuads, mendedQuads, guessedQuads];
+  for (const group of groupsOf(frames))
+    for (const quads of ways)
+      yield* quads(group, paper)
+        .filter((quad) => isSheet(quad, gray, paper))
+        .sort((a, b) => areaOf(b) - areaOf(a))
+        .slice(0, mostQuads);
+}
+
+const wholeQuads = (frames: readonly Mark[]): Quad[] =>
+  combinations(frames, 4).flatMap((four) => clockwise(four) ?? []);
+
+const mendedQuads = (frames: readonly Mark[]): Quad[] =>
+  combinations(frames, 3).flatMap((three) =>
     three.flatMap((_, index) => {
       const [a, b, c] = [three[index], three[(index + 1) % 3], three[(index + 2) % 3]];
       if (!a || !b || !c) return [];
@@ -88,13 +99,9 @@ function* quadsOf(frames: readonly Mark[], gray: Gray, paper: Paper): Generator<
       return clockwise([a, b, c, { x: b.x + c.x - a.x, y: b.y + c.y - a.y }]) ?? [];
     }),
   );
-  const guessed = combinations(frames, 2).flatMap((two) => besides(two, paper));
-  for (const quads of [whole, mended, guessed])
-    yield* quads
-      .filter((quad) => isSheet(quad, gray, paper))
-      .sort((a, b) => areaOf(b) - areaOf(a))
-      .slice(0, 12);
-}
+
+const guessedQuads = (frames: readonly Mark[], paper: Paper): Quad[] =>
+  combinations(frames, 2).flatMap((two) => besides(two, paper));
 
 /** Two frames as one side of a sheet that is seen from straight above: a line may run through the others. */
 function besides([a, b]: readonly Mark[], paper: Paper): Quad[] {
@@ -177,7 +184,7 @@ function placesOf(corners: Quad, squares: readonly Mark[], paper: Paper): Omit<R
     const band = Math.max(0, Math.min(bandsDown - 1, Math.floor(along)));
     return (bands[band] ?? flat)((x - left) / width, along - band);
   };
-  return { place, scale };
+  return { place };
 }
 
 /** The square that stands where one is awaited; where none does, the place itself. */
