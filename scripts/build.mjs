@@ -34,6 +34,7 @@ const threads = [
   ['server/src/assembly/worker.ts', 'server/dist/assembler.mjs'],
   ['server/src/desk-worker.ts', 'server/dist/desk.mjs'],
   ['server/src/reading/worker.ts', 'server/dist/reader.mjs'],
+  ['server/src/paper/scan-worker.ts', 'server/dist/scans.mjs'],
 ];
 const serverProgram = ['server/src/main.ts', 'server/dist/main.mjs'];
 const programs = [

@@ -11,6 +11,7 @@ import * as interchange from './interchange';
 import * as followUp from './follow-up';
 import * as letters from './letters';
 import * as marking from './marking';
+import * as paper from './paper';
 import * as passages from './passages';
 import * as rescores from './rescoring';
 import * as results from './results';
@@ -154,6 +155,16 @@ export const api = {
   changeMembers: classes.changeMembers,
   readRosterService: classes.readRosterService,
   printStrips: classes.printStrips,
+  readPaper: paper.readPaper,
+  makeSheets: paper.makeSheets,
+  printSheets: paper.printSheets,
+  readBooklets: paper.readBooklets,
+  readSheet: paper.readSheet,
+  bringScan: paper.bringScan,
+  cancelScan: paper.cancelScan,
+  readUnclear: paper.readUnclear,
+  decideRow: paper.decideRow,
+  decidePage: paper.decidePage,
   listAssignments: assignments.listAssignments,
   giveAssignment: assignments.giveAssignment,
   readAssignment: assignments.readAssignment,

@@ -5,7 +5,6 @@
  */
 import type { Gray } from '@oaken/core/capture';
 import { geometryOf, readPage, type ReadPage, type ReadRow } from '@oaken/core/capture/sheets';
-import { readFileSync } from 'node:fs';
 import { parseArgs } from 'node:util';
 import { pagesOf, Unreadable } from '../../server/src/paper/pictures';
 import { Misasked, runCommand } from './complain';
@@ -14,9 +13,10 @@ import { readLayout } from './read-layout';
 const share = (part: number) => Math.round(part * 10_000) / 10_000;
 
 const reasons = {
-  'no-picture': 'is not a picture that can be read: PDF, PNG, JPEG, TIFF or WebP.',
+  'no-picture': 'is not a picture that can be read: PDF, PNG, JPEG, HEIC, TIFF or WebP.',
   'no-pdf': 'is a PDF that cannot be read.',
   'too-many-pages': 'has more than 500 pages.',
+  'too-much': 'takes too long to read.',
 };
 
 await runCommand(async () => {
@@ -34,10 +34,8 @@ await runCommand(async () => {
     layout.questions.flatMap(({ kind, id }) => (kind === 'number' ? [id] : [])),
   );
   for (const file of positionals) {
-    let page = 0;
     try {
-      for await (const picture of pagesOf(file, readFileSync(file))) {
-        page++;
+      for await (const { position: page, picture } of pagesOf(file)) {
         process.stdout.write(
           `${JSON.stringify({ file, page, ...told(readPage(picture, geometry), picture, numbers) })}\n`,
         );

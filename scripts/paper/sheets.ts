@@ -2,7 +2,7 @@
 import { createWriteStream } from 'node:fs';
 import { pipeline } from 'node:stream/promises';
 import { parseArgs } from 'node:util';
-import { sheetsPdf } from '../../server/src/paper/sheets-pdf';
+import { sheetsOf, sheetsPdf } from '../../server/src/paper/sheets-pdf';
 import { Misasked, runCommand } from './complain';
 import { readLayout } from './read-layout';
 
@@ -16,5 +16,5 @@ await runCommand(async () => {
   const layout = readLayout(values.layout);
   if (layout.sheets.length === 0)
     throw new Misasked('The layout names no sheets: “sheets” says for whom they are printed.');
-  await pipeline(sheetsPdf(layout), createWriteStream(values.out));
+  await pipeline(sheetsPdf(layout.title, sheetsOf(layout)), createWriteStream(values.out));
 });

@@ -40,6 +40,9 @@ import { letterRoutes } from './letters/routes';
 import { sendLetters } from './letters/sending';
 import { interchangeRoutes } from './interchange/routes';
 import { markingRoutes } from './marking/routes';
+import { readScans } from './paper/reading-scans';
+import { scanRoutes } from './paper/routes';
+import { localScanReader, type ScanReader } from './paper/scan-reader';
 import { passageRoutes } from './passages/routes';
 import { renewFigures } from './figures/renew';
 import type { Reader } from './reading/reader';
@@ -70,6 +73,8 @@ export interface AppOptions extends BindOptions {
   assembler?: Assembler;
   /** Reads what people send, in threads. */
   reader: Reader;
+  /** Reads scans of answer sheets; without one, this thread does. */
+  scanReader?: ScanReader;
   /** Free bytes on the disk of the data; unlimited where nobody looks. */
   freeDisk?: () => Promise<number>;
   /** Bytes that all files of the school may take. */
@@ -111,6 +116,7 @@ export function createApp(options: AppOptions): App {
     seatDatabase = database,
     desk = null,
     reader,
+    scanReader = localScanReader,
     freeDisk = async () => Infinity,
     fileRoom = quotas.school,
     origin = null,
@@ -131,6 +137,7 @@ export function createApp(options: AppOptions): App {
     throttle,
     devices,
     reader,
+    scanReader,
     freeDisk,
     fileRoom,
     saving: new SavingQueue(seatDatabase, editions, now),
@@ -191,6 +198,7 @@ function interfaceRoutes(
   attemptRoutes(bind, { ...context, database: seatDatabase }, editions);
   fileRoutes(routes, bind, context, editions);
   interchangeRoutes(bind, context);
+  scanRoutes(bind, context, editions);
   // Written piece by piece as it goes on, so nothing may hold it back.
   watchingRoutes(bind, context, editions);
   roundRoutes(bind, context, editions);
@@ -225,6 +233,7 @@ function interfaceRoutes(
 function jobsOf(context: Context, editions: Editions): App['jobs'] {
   return [
     { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
+    { name: 'read scans', every: 1_000, run: () => readScans(context, editions) },
     { name: 'file ended rounds', every: 30_000, run: () => fileEnded(context, editions) },
     { name: 'send letters', every: 2_000, run: () => sendLetters(context) },
     { name: 'renew item figures', every: 15_000, run: () => renewFigures(context) },

@@ -14,6 +14,6 @@ export function deskRoutes(bind: Bind, context: Context, editions: Editions): vo
   resultRoutes(bind, context, editions);
   rescoreRoutes(bind, context, editions);
   followUpRoutes(bind, context, editions);
-  paperRoutes(bind, context);
+  paperRoutes(bind, context, editions);
   todayRoutes(bind, context, editions);
 }

@@ -13,7 +13,7 @@ import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
 import { pagesOf, Unreadable } from '../src/paper/pictures';
-import { sheetsPdf } from '../src/paper/sheets-pdf';
+import { sheetsOf, sheetsPdf } from '../src/paper/sheets-pdf';
 
 const folder = mkdtempSync(join(tmpdir(), 'oaken-sheets-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -34,10 +34,10 @@ const layout = (paper: 'a4' | 'letter', more: object = {}): SheetLayout =>
 
 async function pages(of: SheetLayout): Promise<Gray[]> {
   const file = join(folder, 'sheets.pdf');
-  const bytes = await buffer(sheetsPdf(of));
+  const bytes = await buffer(sheetsPdf(of.title, sheetsOf(of)));
   writeFileSync(file, bytes);
   const pictures: Gray[] = [];
-  for await (const picture of pagesOf(file, bytes)) pictures.push(picture);
+  for await (const { picture } of pagesOf(file)) pictures.push(picture);
   return pictures;
 }
 
@@ -88,7 +88,10 @@ describe('pictures', () => {
     const file = join(folder, name);
     writeFileSync(file, bytes);
     const sizes: string[] = [];
-    for await (const { width, height } of pagesOf(file, bytes)) sizes.push(`${width}x${height}`);
+    for await (const {
+      picture: { width, height },
+    } of pagesOf(file))
+      sizes.push(`${width}x${height}`);
     return sizes;
   };
   const picture = (width: number, height: number) =>

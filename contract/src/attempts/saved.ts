@@ -1,5 +1,5 @@
 /** What every endpoint of an attempt takes: the attempt, and an answer as it is saved. */
-import { responses } from '@oaken/core/items';
+import { sentResponses } from '@oaken/core/items';
 import { z } from 'zod';
 import { idInPath, instant, shortId } from '../endpoint/define';
 import { sentence } from './sentences';
@@ -10,7 +10,7 @@ export const savedAnswer = z.strictObject({
   entry: shortId,
   number: z.int().min(1),
   device: z.string().regex(/^[a-z0-9]{12}$/),
-  responses: responses.refine(
+  responses: sentResponses.refine(
     (responses) => JSON.stringify(responses).length <= 20_000,
     sentence('thatAnswerIsTooLong'),
   ),

@@ -15,6 +15,7 @@ import { classes } from './classes';
 import { files } from './files';
 import { results } from './results';
 import { rounds } from './rounds';
+import { paper } from './paper';
 import type { ProblemKind } from './kind';
 
 export type { ProblemKind } from './kind';
@@ -30,6 +31,7 @@ export const problemKinds = {
   ...files,
   ...results,
   ...rounds,
+  ...paper,
 };
 
 export type ProblemCode = keyof typeof problemKinds;

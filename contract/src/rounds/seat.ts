@@ -1,5 +1,5 @@
 /** Taking part in a round: what students' and guests' pages ask of the server. */
-import { responses } from '@oaken/core/items';
+import { sentResponses } from '@oaken/core/items';
 import { z } from 'zod';
 import { classCode, sessionAnswer } from '../accounts/session';
 import { endpoint, id, idInPath, instant, shortId } from '../endpoint/define';
@@ -36,7 +36,7 @@ export const answerRound = endpoint({
     asking: z.string().max(40),
     number: z.int().min(1),
     unsure: z.boolean().default(false),
-    responses: responses.refine(
+    responses: sentResponses.refine(
       (given) => JSON.stringify(given).length <= 20_000,
       sentence('thatAnswerIsTooLong'),
     ),

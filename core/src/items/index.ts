@@ -29,6 +29,7 @@ export {
   responsesInWords,
   scoreItem,
   searchableText,
+  sentResponses,
   textsOfItem,
   type ItemContent,
   type ItemProblem,
@@ -36,4 +37,5 @@ export {
   type ScoredItem,
   type SittingItem,
 } from './item';
+export { onPaperAnswer, onPaperAnswerTo, type OnPaperAnswer } from './on-paper';
 export { idsOf, translated, veiledItem } from './veil';

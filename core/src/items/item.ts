@@ -1,10 +1,11 @@
-import type { AnswerWords } from '@oaken/words/answers';
+import { answersInEnglish, type AnswerWords } from '@oaken/words/answers';
 import { present } from '../certain';
 import { z } from 'zod';
 import { roundPoints } from '../scoring';
 import { plainText, richText } from '../text';
 import type { PartText } from './kind/kind';
 import { kindOf, part, type Part, type SittingPart } from './kinds';
+import { onPaperAnswerTo } from './on-paper';
 import type { MarkedBy } from './kind/media';
 import { sentence } from './sentences';
 
@@ -68,6 +69,12 @@ export interface SittingItem {
 export type Responses = Record<string, unknown>;
 export const responses = z.record(z.string().regex(/^[A-Za-z0-9_-]{0,24}$/), z.unknown());
 
+/** Those that a device may send: what only a sheet of paper can answer is refused. */
+export const sentResponses = responses.refine(
+  (sent) => Object.keys(sent).every((partId) => !onPaperAnswerTo(partId, sent)),
+  sentence('onlySheetsAnswerSo'),
+);
+
 export interface ItemProblem {
   /** JSON pointer into the item. */
   pointer: string;
@@ -126,9 +133,10 @@ export interface ScoredItem {
 
 /**
  * Scores all parts of an item by its key. Never throws: a response that does not fit earns nothing. A part that needs
- * another one counts only when that one earned all its points.
+ * another one counts only when that one earned all its points. What was written on paper is marked by hand, whatever
+ * its kind.
  *
- * @param marks points that a teacher gave, by the id of the part; they count for parts that are marked by hand
+ * @param marks points that a teacher gave, by the id of the part; they count for what is marked by hand
  */
 export function scoreItem(
   item: Pick<ItemContent, 'parts'>,
@@ -141,17 +149,20 @@ export function scoreItem(
   for (const part of item.parts) {
     const kind = kindOf(part);
     const response = responseTo(part, given);
-    const answered = response !== undefined && !kind.isEmpty(response);
+    const paper = onPaperAnswerTo(part.id, given);
+    const answered = paper !== null || (response !== undefined && !kind.isEmpty(response));
     const counts = answered && (part.needs === undefined || isWhole(part.needs));
     const maxPoints = kind.points(part);
-    const mark = counts && kind.markedBy === 'hand' ? marks[part.id] : undefined;
-    const byKey = counts ? kind.score(part, response) : 0;
+    const unclear = paper !== null && 'unclear' in paper;
+    const byHand = kind.markedBy === 'hand' || (paper !== null && kind.markedBy === 'machine');
+    const mark = counts && byHand && !unclear ? marks[part.id] : undefined;
+    const byKey = counts && !byHand && response !== undefined ? kind.score(part, response) : 0;
     parts.push({
       id: part.id,
       points: mark === undefined ? byKey : Math.min(maxPoints, Math.max(0, mark)),
       maxPoints,
       answered,
-      needsMarking: counts && kind.markedBy === 'hand' && mark === undefined,
+      needsMarking: counts && byHand && mark === undefined,
     });
   }
   const sum = (pick: 'points' | 'maxPoints') =>
@@ -168,10 +179,12 @@ export function scoreItem(
 export function responsesInWords(
   { parts }: Pick<ItemContent, 'parts'>,
   given: Responses,
-  words?: AnswerWords,
+  words: AnswerWords = answersInEnglish,
 ): string {
   return parts
     .map((part) => {
+      const paper = onPaperAnswerTo(part.id, given);
+      if (paper) return words.say('handwritten' in paper ? 'handwritten' : 'unclear');
       const response = responseTo(part, given);
       return response === undefined ? '' : kindOf(part).inWords(part, response, words);
     })

@@ -1,2 +1,10 @@
-/** Answering on paper: what of a test stands on an answer sheet, and what marks on it answer. */
-export { paperQuestions, responsesFrom, type PaperEntry, type PaperQuestion } from './questions';
+/** Answering on paper: what of a test stands on an answer sheet, and what its marks answer. */
+export {
+  answersOnPages,
+  numbered,
+  paperQuestions,
+  responsesFrom,
+  type PageRead,
+  type PaperEntry,
+  type PaperQuestion,
+} from './questions';

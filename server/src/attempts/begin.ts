@@ -85,7 +85,11 @@ async function noteSign(
 }
 
 /** The form that accommodations ask for by name, where the test has it; otherwise the one that was dealt. */
-function ownForm(edition: Edition, dealt: string | null, wanted: string | null): string | null {
+export function formFor(
+  edition: Edition,
+  dealt: string | null,
+  wanted: string | null,
+): string | null {
   if (wanted === null) return dealt;
   const name = foldName(wanted);
   // The first form has no line of its own; it is called A.
@@ -145,7 +149,7 @@ function startOf(edition: Edition, given: Given, rules: TimeRules, time: number)
   const sitter = {
     seed: randomBytes(16).toString('base64url'),
     seat: given.seat,
-    form: ownForm(edition, given.form, accommodations?.form ?? null),
+    form: formFor(edition, given.form, accommodations?.form ?? null),
   };
   const { sections } = attemptForm(edition, { ...sitter, given: conditions }, given.rules);
   const stages = stagesOf(sections, given.rules, rules.timeFactor);

@@ -2,7 +2,7 @@
 import { type Database } from '../database/connect';
 import { sentence } from './sentences';
 
-const known = ['pause', 'resume', 'hand-in', 'reopen'] as const;
+const known = ['pause', 'resume', 'hand-in', 'reopen', 'on-paper'] as const;
 
 function inWords(event: string): string {
   const kind = known.find((name) => name === event);

@@ -33,6 +33,7 @@ import { meetingTimes } from './migrations/030-meeting-times';
 import { rounds } from './migrations/031-rounds';
 import { askingInClass } from './migrations/032-asking-in-class';
 import { strips } from './migrations/033-strips';
+import { answerSheets } from './migrations/034-answer-sheets';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -70,6 +71,7 @@ const migrations: Migration[] = [
   rounds,
   askingInClass,
   strips,
+  answerSheets,
 ];
 
 export function migrator(database: Sequelize) {

@@ -21,7 +21,7 @@ import { sentence } from './sentences';
 
 const nameOf = (sort: Sort) => sentence(`sorts.${sort}`);
 const wrong = (message: string) => invalid([{ pointer: '', message }]);
-const addressOf = (id: string) => `/api/files/${id}`;
+export const addressOf = (id: string) => `/api/files/${id}`;
 const inMB = (bytes: number) => (bytes / MB).toFixed(1);
 
 /** What a sender says of a file, and what is taken from them. */

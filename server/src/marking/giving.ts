@@ -9,7 +9,7 @@ import { lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { invalid, notFound, problem } from '../problems/problem';
-import { findPart, type PartPath } from './marked-part';
+import { findPart, isByHand, isMarkedByHand, mayBeByHand, type PartPath } from './marked-part';
 import { count } from '@oaken/core/text';
 import { sentence } from './sentences';
 
@@ -57,7 +57,9 @@ export async function giveMarks(
 ): Promise<AnswerOf<typeof api.giveMarks>> {
   const { database } = context;
   await insistOnRunningAssignment(database, me, path.assignmentId);
-  const mark = markFor((await findPart(context, editions, me, path)).part, wanted);
+  const { part } = await findPart(context, editions, me, path, mayBeByHand);
+  await insistOnByHand(database, part, path, attempts);
+  const mark = markFor(part, wanted);
   return database.transaction(async (transaction) => {
     const versions: { attemptId: number; version: number }[] = [];
     for (const attempt of [...attempts].sort((a, b) => a.attemptId - b.attemptId))
@@ -67,6 +69,20 @@ export async function giveMarks(
       });
     return { versions };
   });
+}
+
+/** @throws Problem 404 for an answer that the key decides */
+async function insistOnByHand(
+  { models }: Database,
+  part: Part,
+  { entryId }: PartPath,
+  attempts: readonly { attemptId: number }[],
+): Promise<void> {
+  if (isByHand(part)) return;
+  const attemptId = attempts.map((attempt) => attempt.attemptId);
+  const answers = await models.Answer.findAll({ where: { attemptId, entryId } });
+  const areWritten = answers.every(({ responses }) => isMarkedByHand(part, responses));
+  if (!areWritten || answers.length < attemptId.length) throw notFound('question');
 }
 
 /** Marks one answer and scores the attempt anew. @returns the mark's new version */

@@ -5,8 +5,8 @@ import { readAssignments } from '../assignments/rows';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import { toMillis } from '../database/connect';
-import { isByHand, partsOf } from './marked-part';
+import { toMillis, type Database } from '../database/connect';
+import { partsByHand, partsOf, readAnswers } from './marked-part';
 import { listSeconds } from './second';
 import { listUnknown } from './unknown';
 import { rule } from '../access';
@@ -74,14 +74,18 @@ async function linesOf<Of extends { assignmentId: number; editionId: number; ent
 ) {
   const ids = [...new Set(entries.map(({ assignmentId }) => assignmentId))];
   const assignments = ids.length === 0 ? [] : await readAssignments(database, me, { id: ids });
+  const onPaper = await onPaperAmong(database, ids);
   const lines = await Promise.all(
     entries.map(async (of) => {
       const assignment = assignments.find(({ id }) => id === of.assignmentId);
       if (!assignment) return [];
-      const parts = (await partsOf(editions, of.editionId)).filter(
-        ({ entry, part }) => entry.id === of.entry && isByHand(part),
+      const ofEntry = (await partsOf(editions, of.editionId)).filter(
+        ({ entry }) => entry.id === of.entry,
       );
-      return parts.map(({ entry, part }) => ({
+      const answers = onPaper.has(of.assignmentId)
+        ? await readAnswers(database, of.assignmentId, [of.entry])
+        : [];
+      return partsByHand(ofEntry, answers).map(({ entry, part }) => ({
         of,
         line: {
           assignmentId: of.assignmentId,
@@ -95,4 +99,14 @@ async function linesOf<Of extends { assignmentId: number; editionId: number; ent
     }),
   );
   return lines.flat();
+}
+
+/** Assignments that were printed: there a person may have to mark what a key marks on screens. */
+async function onPaperAmong({ models }: Database, assignmentId: number[]): Promise<Set<number>> {
+  const printed = await models.PrintedSheet.findAll({
+    attributes: ['assignmentId'],
+    where: { assignmentId },
+    group: ['assignmentId'],
+  });
+  return new Set(printed.map((sheet) => sheet.assignmentId));
 }

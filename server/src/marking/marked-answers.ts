@@ -10,7 +10,9 @@ import { toMillis, type Database } from '../database/connect';
 import {
   answerTo,
   findAssignment,
-  isByHand,
+  isMarkedByHand,
+  mayBeByHand,
+  partsByHand,
   readAnswers,
   shownOf,
   type Answered,
@@ -89,7 +91,7 @@ export function workOf(
       answers.flatMap((answer): MarkedAnswer[] => {
         if (answer.entry !== entry.id) return [];
         const response = answerTo(part, answer.responses);
-        if (response === undefined) return [];
+        if (response === undefined || !isMarkedByHand(part, answer.responses)) return [];
         const mark = held.get(key(answer.attemptId, entry.id, part.id));
         return [
           {
@@ -144,13 +146,14 @@ export async function readMarking(
   of: { entry?: string | undefined; part?: string | undefined },
 ): Promise<MarkingWork> {
   const { title, mayMark, parts } = await findAssignment(context, editions, me, assignmentId);
-  const wanted = parts.filter(
+  const asked = parts.filter(
     ({ entry, part }) =>
-      isByHand(part) && (of.entry ?? entry.id) === entry.id && (of.part ?? part.id) === part.id,
+      mayBeByHand(part) && (of.entry ?? entry.id) === entry.id && (of.part ?? part.id) === part.id,
   );
   const answers = await readAnswers(context.database, assignmentId, [
-    ...new Set(wanted.map(({ entry }) => entry.id)),
+    ...new Set(asked.map(({ entry }) => entry.id)),
   ]);
+  const wanted = partsByHand(asked, answers);
   const marks = await readMarks(context.database, answers);
   return { title, mayMark, ...workOf(wanted, answers, marks, { names: true }) };
 }

@@ -4,6 +4,7 @@ import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import {
   forSitting,
   kindOf,
+  onPaperAnswerTo,
   responseTo,
   type Part,
   type Responses,
@@ -32,6 +33,29 @@ export interface Handed {
 }
 
 export const isByHand = (part: Part) => kindOf(part).markedBy === 'hand';
+/** What a key decides on a screen, and a person where it was written on paper. */
+const isKeyed = (part: Part) => kindOf(part).markedBy === 'machine';
+/** Parts that a person may have to mark. */
+export const mayBeByHand = (part: Part) => isByHand(part) || isKeyed(part);
+
+const isHandwritten = (part: Part, responses: Responses): boolean => {
+  const onPaper = onPaperAnswerTo(part.id, responses);
+  return onPaper !== null && 'handwritten' in onPaper;
+};
+
+/** Whether a person marks this answer. */
+export const isMarkedByHand = (part: Part, responses: Responses): boolean =>
+  isByHand(part) || (isKeyed(part) && isHandwritten(part, responses));
+
+/** Parts that a person marks, in general or because somebody answered them on paper. */
+export function partsByHand(parts: readonly Handed[], answers: readonly Answered[]): Handed[] {
+  return parts.filter(
+    ({ entry, part }) =>
+      isByHand(part) ||
+      answers.some((answer) => answer.entry === entry.id && isMarkedByHand(part, answer.responses)),
+  );
+}
+
 /** Typed answers that a key compares: the kinds whose key can take one more. */
 export const isTyped = (part: Part) => kindOf(part).typed !== undefined;
 
@@ -137,6 +161,7 @@ export async function readAnswers(
 
 /** The answer to one part; undefined where there is none. */
 export function answerTo(part: Part, responses: Responses): unknown {
+  if (isHandwritten(part, responses)) return responses[part.id];
   const response = responseTo(part, responses);
   return response === undefined || kindOf(part).isEmpty(response) ? undefined : response;
 }

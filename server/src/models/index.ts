@@ -78,6 +78,13 @@ import {
   defineRoundAnswer,
   defineRoundParticipant,
 } from './rounds';
+import {
+  definePrintedSheet,
+  defineScan,
+  defineScanChunk,
+  defineScannedPage,
+  definePageDecision,
+} from './paper';
 
 import type { Sequelize } from 'sequelize';
 import { connectModels } from './links';
@@ -95,6 +102,7 @@ export * from './assignments';
 export * from './attempts';
 export * from './marking';
 export * from './rounds';
+export * from './paper';
 /** Every table, by what it is about. */
 export const tables = {
   Schools: { School: defineSchool },
@@ -177,6 +185,13 @@ export const tables = {
     TimeSpent: defineTimeSpent,
     PracticeRecord: definePracticeRecord,
   },
+  'Answer sheets': {
+    PrintedSheet: definePrintedSheet,
+    Scan: defineScan,
+    ScanChunk: defineScanChunk,
+    ScannedPage: defineScannedPage,
+    PageDecision: definePageDecision,
+  },
   'Marks and scores': {
     Score: defineScore,
     Mark: defineMark,
@@ -204,6 +219,7 @@ const definitions = {
   ...tables.Classes,
   ...tables.Assignments,
   ...tables.Attempts,
+  ...tables['Answer sheets'],
   ...tables['Marks and scores'],
 };
 

@@ -194,6 +194,29 @@ const parents: Partial<Record<ModelName, readonly Parent[]>> = {
     partOf('Round', 'roundId', 'round'),
     of('Account', 'studentId', 'student'),
   ],
+  PageDecision: [
+    partOf('ScannedPage', 'scannedPageId', 'scannedPage', 'decisions'),
+    of('Account', 'decidedBy', 'decider'),
+  ],
+  PrintedSheet: [
+    of('Assignment', 'assignmentId', 'assignment', 'printedSheets'),
+    of('Edition', 'editionId', 'edition'),
+    of('Account', 'studentId', 'student'),
+    of('Account', 'printedBy', 'printer'),
+    onlyOf('Attempt', 'attemptId', 'attempt', 'printedSheet'),
+  ],
+  Scan: [
+    of('School', 'schoolId', 'school'),
+    of('Account', 'broughtBy', 'bringer'),
+    of('Assignment', 'assignmentId', 'assignment', 'scans'),
+  ],
+  ScanChunk: [partOf('Scan', 'scanId', 'scan', 'chunks')],
+  ScannedPage: [
+    partOf('Scan', 'scanId', 'scan', 'pages'),
+    of('Assignment', 'assignmentId', 'assignment', 'scannedPages'),
+    of('PrintedSheet', 'printedSheetId', 'printedSheet', 'pages'),
+    of('StoredFile', 'pictureId', 'picture'),
+  ],
   Score: [of('Attempt', 'attemptId', 'attempt', 'scores')],
   SecondMark: [
     of('Attempt', 'attemptId', 'attempt', 'secondMarks'),

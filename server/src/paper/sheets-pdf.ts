@@ -37,29 +37,47 @@ const labelRoom = 8;
 /** Digits that are printed filled, so that a page without its code still says whose it is. */
 type Filled = (row: number, digit: number) => boolean;
 
-/** @returns the document, still to be piped or read; it is ended. Each sheet has all pages of the layout. */
-export function sheetsPdf(layout: SheetLayout): Pdf {
+/** One sheet, with all pages that its questions need. */
+export interface SheetToPrint {
+  title: string;
+  geometry: SheetGeometry;
+  owner: SheetOwner;
+}
+
+/** All sheets of a layout, which have the same places. */
+export function sheetsOf(layout: SheetLayout): SheetToPrint[] {
   const geometry = geometryOf(layout);
-  const { width, height, pages } = geometry;
+  return layout.sheets.map((owner) => ({ title: layout.title, geometry, owner }));
+}
+
+/**
+ * @param sheets of one size of paper
+ * @returns the document, still to be piped or read; it ends by itself
+ */
+export function sheetsPdf(title: string, sheets: readonly SheetToPrint[]): Pdf {
   const pdf = new PDFDocument({
-    size: [width * inMillimeters, height * inMillimeters],
     margin: 0,
     autoFirstPage: false,
-    info: { Title: layout.title || 'Answer sheets' },
+    info: { Title: title || 'Answer sheets' },
   });
-  for (const owner of layout.sheets)
-    for (const page of pages) {
-      pdf.addPage();
-      pdf.scale(inMillimeters);
-      drawMarks(pdf, geometry);
-      drawCode(pdf, geometry, owner, page.page);
-      drawHead(pdf, { layout, geometry, owner, page: page.page });
-      drawNumber(pdf, geometry, owner);
-      for (const row of page.rows) drawRow(pdf, row);
-      for (const field of page.fields) drawField(pdf, field);
-    }
+  for (const sheet of sheets) drawSheet(pdf, sheet);
   pdf.end();
   return pdf;
+}
+
+function drawSheet(pdf: Pdf, sheet: SheetToPrint): void {
+  const { geometry, owner } = sheet;
+  const { width, height, pages } = geometry;
+  for (const page of pages) {
+    pdf.addPage({ size: [width * inMillimeters, height * inMillimeters], margin: 0 });
+    pdf.scale(inMillimeters);
+    drawMarks(pdf, geometry);
+    drawCode(pdf, geometry, owner, page.page);
+    drawHead(pdf, sheet, page.page);
+    drawNumber(pdf, geometry, owner);
+    for (const row of page.rows) drawRow(pdf, row);
+    for (const field of page.fields) drawField(pdf, field);
+  }
 }
 
 const square = (pdf: Pdf, x: number, y: number, side: number) =>
@@ -92,19 +110,12 @@ function drawCode(pdf: Pdf, geometry: SheetGeometry, owner: SheetOwner, page: nu
   pdf.fill(black);
 }
 
-interface Head {
-  layout: SheetLayout;
-  geometry: SheetGeometry;
-  owner: SheetOwner;
-  page: number;
-}
-
-function drawHead(pdf: Pdf, { layout, geometry, owner, page }: Head): void {
+function drawHead(pdf: Pdf, { title, geometry, owner }: SheetToPrint, page: number): void {
   const { left, top } = headPlace;
   const width = codePlace(geometry).x - left - 6;
   const line = { width, height: 6, ellipsis: true };
   pdf.fillColor(black).font(fonts.title).fontSize(sizes.title);
-  pdf.text(layout.title, left, top, line);
+  pdf.text(title, left, top, line);
   pdf.font(fonts.bold).fontSize(sizes.title);
   const nameTop = top + 8.5;
   if (owner.name) pdf.text(owner.name, left, nameTop, line);
@@ -116,6 +127,7 @@ function drawHead(pdf: Pdf, { layout, geometry, owner, page }: Head): void {
     underline(pdf, left + 14, nameTop + 5, 60);
   }
   const facts = [
+    sentence('sheet', { sheet: owner.sheet }),
     owner.form && sentence('form', { form: owner.form }),
     geometry.pages.length > 1 && sentence('page', { page, pages: geometry.pages.length }),
   ].filter(Boolean);

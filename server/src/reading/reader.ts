@@ -1,6 +1,7 @@
 /** Reads what people send where it cannot hurt: in a thread with limits on memory and time, one for each file. */
 import { Worker } from 'node:worker_threads';
 import { invalid } from '../problems/problem';
+import { AskedThread, TookTooMuch } from '../threads/asked';
 import { Line } from '../threads/line';
 import { limits } from './limits';
 import type { Tasks } from './tasks';
@@ -42,54 +43,18 @@ export class Reader {
         resourceLimits: { maxOldGenerationSizeMb: limits.memory, maxYoungGenerationSizeMb: 32 },
       });
       try {
-        const thread = new Thread<Tasks[Task]['piece']>(worker, limits.time[task]);
+        const thread = new AskedThread<Answer<Tasks[Task]['piece']>>(worker, limits.time[task]);
         for (;;) {
-          const answer = await thread.next();
+          const answer = await thread.ask('next');
           if ('done' in answer) return;
           if ('unreadable' in answer) throw unreadable(answer.unreadable);
           await take(answer.piece);
         }
+      } catch (error) {
+        throw error instanceof TookTooMuch ? unreadable(sentence('fileTakesMoreTimeOr')) : error;
       } finally {
         await worker.terminate();
       }
     });
   }
 }
-
-/** A thread that is asked for one piece after the other. */
-class Thread<Piece> {
-  /** Time that is used up only while the thread works. */
-  private left: number;
-  private waiting: { resolve(answer: Answer<Piece>): void; reject(error: Error): void } | null =
-    null;
-
-  constructor(
-    private readonly worker: Worker,
-    allowance: number,
-  ) {
-    this.left = allowance;
-    worker.on('message', (answer: Answer<Piece>) => this.waiting?.resolve(answer));
-    worker.on('error', (error: NodeJS.ErrnoException) =>
-      this.waiting?.reject(error.code === 'ERR_WORKER_OUT_OF_MEMORY' ? tooMuch() : error),
-    );
-    worker.on('exit', () => this.waiting?.reject(tooMuch()));
-  }
-
-  async next(): Promise<Answer<Piece>> {
-    const from = performance.now();
-    let late: NodeJS.Timeout | undefined;
-    try {
-      return await new Promise<Answer<Piece>>((resolve, reject) => {
-        this.waiting = { resolve, reject };
-        late = setTimeout(() => reject(tooMuch()), this.left);
-        this.worker.postMessage('next');
-      });
-    } finally {
-      clearTimeout(late);
-      this.waiting = null;
-      this.left -= performance.now() - from;
-    }
-  }
-}
-
-const tooMuch = () => unreadable(sentence('fileTakesMoreTimeOr'));

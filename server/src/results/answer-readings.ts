@@ -3,6 +3,7 @@ import { elementAt } from '@oaken/core/certain';
 import {
   countable,
   kindOf,
+  onPaperAnswerTo,
   responsesInWords,
   responseTo,
   scoreItem,
@@ -95,6 +96,8 @@ function givenTo(
   const kind = kindOf(part);
   const isChoiceOfOne = kind.options?.(part)?.filter(({ right }) => right).length === 1;
   if (kind.markedBy !== 'machine' || isChoiceOfOne || scored.maxPoints === 0) return [];
+  // What was written by hand is counted by nobody, and is no blank either.
+  if (onPaperAnswerTo(part.id, responses)) return [];
   const response = responseTo(part, responses);
   const isEmpty = response === undefined || kind.isEmpty(response as never);
   const { chosen, free } = countable(part, responses);

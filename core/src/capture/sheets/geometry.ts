@@ -265,3 +265,17 @@ function checkOf(text: string): number {
     hash = Math.imul(hash ^ text.charCodeAt(index), 0x01000193);
   return ((hash >>> 16) ^ hash) & 0xffff;
 }
+
+/** Millimeters: left, top, width, height. */
+export type Box = readonly [left: number, top: number, width: number, height: number];
+
+/** What a person looks at to see how a row was filled, or what stands in a frame. */
+export function boxOf(place: BubbleRow | SheetField): Box {
+  if (!('bubbles' in place)) {
+    const { left, top, width, height } = place;
+    return [left - 1, top - 1, width + 2, height + 2];
+  }
+  const { bubbles } = place;
+  const [first, last] = [bubbles[0] ?? { x: 0, y: 0 }, bubbles.at(-1) ?? { x: 0, y: 0 }];
+  return [first.x - 12, first.y - 3.4, last.x - first.x + 15.4, 6.8];
+}

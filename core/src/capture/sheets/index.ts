@@ -2,8 +2,13 @@
 export { sheetLayout, type SheetLayout, type SheetOwner, type SheetQuestion } from './layout';
 export * from './geometry';
 export { codeCellsOf, codeFrom, crc24, type PageCode } from './page-code';
+export { isBlank } from './blank';
+export { findSheet, type FoundSheet } from './find-sheet';
+export { straightened } from './straighten';
 export {
+  readFound,
   readPage,
+  studentNumberIn,
   type PageProblem,
   type ReadField,
   type ReadPage,

@@ -1,10 +1,12 @@
 /** What stands on a page of an answer sheet. */
-import { shrunk, type Gray } from '../gray';
+import type { Gray } from '../gray';
 import type { Quad } from '../plane';
 import { darknessOf, inkShare, median, type Darkness } from './bubbles';
-import { numberRows, type BubbleRow, type SheetField, type SheetGeometry } from './geometry';
+import { boxOf, numberRows, type BubbleRow, type SheetField, type SheetGeometry } from './geometry';
+import { isWritten } from './fields';
+import { findSheet, placedOn, type FoundSheet } from './find-sheet';
 import { judgedRow, type Doubt, type Level } from './judge';
-import { registered, type PlaceInPicture } from './register';
+import type { PlaceInPicture } from './register';
 
 export interface ReadRow {
   question: string;
@@ -18,6 +20,8 @@ export interface ReadRow {
 
 export interface ReadField {
   question: string;
+  /** Whether anything stands in it. */
+  written: boolean;
   corners: Quad;
 }
 
@@ -44,24 +48,33 @@ const leastStrokes = 0.12;
 /** Rows from which on each letter is compared with the same letter of other rows. */
 const enoughRows = 8;
 
-/** More pixels tell no more: the longer side of a page at 150 dpi. */
-const longest = 1754;
-
 /**
  * Reads a picture of one page, however it is turned, at 100 to 600 dpi or as a photo.
  *
  * @returns its rows in the order of the geometry, and places in pixels of the picture
  */
 export function readPage(picture: Gray, geometry: SheetGeometry): ReadPage {
-  const gray = shrunk(picture, longest);
-  const factor = picture.width / gray.width;
-  const sheet = registered(gray, geometry);
-  if (!sheet) return { problem: 'no-sheet' };
-  const { place, code } = sheet;
+  const found = findSheet(picture, [geometry]);
+  return found ? readFound(found, geometry) : { problem: 'no-sheet' };
+}
+
+/**
+ * Reads a page of which it is known what should stand on it.
+ *
+ * @param assigned the page that a person says it is, where its code cannot be read
+ */
+export function readFound(
+  found: FoundSheet,
+  geometry: SheetGeometry,
+  assigned: number | null = null,
+): ReadPage {
+  const { code, gray, factor } = found;
+  const place = placedOn(found, geometry);
+  if (!place) return { problem: 'no-sheet' };
   if (code && code.check !== geometry.check) return { problem: 'foreign' };
   // A layout of one page leaves no doubt which one it is.
   const only = geometry.pages.length === 1 ? 1 : null;
-  const page = code ? code.page : only;
+  const page = code?.page ?? assigned ?? only;
   const wanted = geometry.pages.find((other) => other.page === page);
   if (code && !wanted) return { problem: 'no-such-page' };
   const ink = inkShare(gray, place, geometry);
@@ -72,8 +85,19 @@ export function readPage(picture: Gray, geometry: SheetGeometry): ReadPage {
     page,
     number,
     rows: readRows(gray, place, wanted?.rows ?? [], ink).map((row) => enlarged(row, factor)),
-    fields: (wanted?.fields ?? []).map((field) => enlarged(placedField(place, field), factor)),
+    fields: (wanted?.fields ?? []).map((field) => {
+      const written = isWritten(gray, place, field, ink);
+      return enlarged(
+        { question: field.question, written, corners: placedOf(place, field) },
+        factor,
+      );
+    }),
   };
+}
+
+/** The student's number, by the bubbles for it: they stand at the same place on every sheet. */
+export function studentNumberIn({ gray, place, paper }: FoundSheet): number | null {
+  return numberIn(gray, place, paper, inkShare(gray, place, paper));
 }
 
 /** In the picture that was given. */
@@ -85,10 +109,10 @@ function enlarged<Placed extends { corners: Quad }>(placed: Placed, factor: numb
 function numberIn(
   gray: Gray,
   place: PlaceInPicture,
-  geometry: SheetGeometry,
+  paper: Pick<SheetGeometry, 'width'>,
   ink: number,
 ): number | null {
-  const rows = levelsOf(gray, place, numberRows(geometry), ink).map(({ row, levels }) => {
+  const rows = levelsOf(gray, place, numberRows(paper), ink).map(({ row, levels }) => {
     const { marked, doubt } = judgedRow(levels, false);
     const said = marked.map((index) => row.bubbles[index]?.says ?? '');
     return doubt ? null : said.join('');
@@ -111,7 +135,7 @@ function readRows(
       label: row.label,
       marks: marked.map((index) => row.bubbles[index]?.says ?? ''),
       doubt,
-      corners: placedRow(place, row),
+      corners: placedOf(place, row),
     };
   });
 }
@@ -156,18 +180,10 @@ const lowPart = (levels: readonly number[]): number => {
   return median(sorted.slice(0, Math.ceil(sorted.length / 2)));
 };
 
-const placedRow = (place: PlaceInPicture, { bubbles }: BubbleRow): Quad => {
-  const [first, last] = [bubbles[0] ?? { x: 0, y: 0 }, bubbles.at(-1) ?? { x: 0, y: 0 }];
-  return placed(place, first.x - 12, first.y - 3.4, last.x + 3.4, first.y + 3.4);
+const placedOf = (place: PlaceInPicture, what: BubbleRow | SheetField): Quad => {
+  const [left, top, width, height] = boxOf(what);
+  return placed(place, left, top, left + width, top + height);
 };
-
-const placedField = (
-  place: PlaceInPicture,
-  { question, left, top, width, height }: SheetField,
-) => ({
-  question,
-  corners: placed(place, left - 1, top - 1, left + width + 1, top + height + 1),
-});
 
 const placed = (place: PlaceInPicture, x1: number, y1: number, x2: number, y2: number): Quad => [
   place(x1, y1),

@@ -19,7 +19,7 @@ import {
   marksOf,
   sideMark,
 } from './geometry';
-import { marksIn, type Mark } from './marks';
+import type { Mark, Marks } from './marks';
 import { codeFrom, type PageCode } from './page-code';
 
 /** From millimeters on the paper to the picture. */
@@ -31,7 +31,8 @@ export interface Registered {
   code: PageCode | null;
 }
 
-interface Paper {
+/** Millimeters. */
+export interface PaperSize {
   width: number;
   height: number;
 }
@@ -44,8 +45,11 @@ const mostQuads = 12;
 const leastShare = 0.12;
 
 /** @returns null where no sheet of this size is to be seen */
-export function registered(gray: Gray, paper: Paper): Registered | null {
-  const { frames, squares } = marksIn(gray);
+export function registered(
+  gray: Gray,
+  { frames, squares }: Marks,
+  paper: PaperSize,
+): Registered | null {
   // Nearly always the first one is right, so that the others are not even put together.
   for (const quad of quadsOf(frames, gray, paper)) {
     for (let turn = 0; turn < 4; turn++) {
@@ -77,7 +81,7 @@ function groupsOf(frames: readonly Mark[]): Mark[][] {
 }
 
 /** Four frames that could be the corners of the sheet, the largest figure first; then three, or two, with the others put back. */
-function* quadsOf(frames: readonly Mark[], gray: Gray, paper: Paper): Generator<Quad> {
+function* quadsOf(frames: readonly Mark[], gray: Gray, paper: PaperSize): Generator<Quad> {
   const ways = [wholeQuads, mendedQuads, guessedQuads];
   for (const group of groupsOf(frames))
     for (const quads of ways)
@@ -100,11 +104,11 @@ const mendedQuads = (frames: readonly Mark[]): Quad[] =>
     }),
   );
 
-const guessedQuads = (frames: readonly Mark[], paper: Paper): Quad[] =>
+const guessedQuads = (frames: readonly Mark[], paper: PaperSize): Quad[] =>
   combinations(frames, 2).flatMap((two) => besides(two, paper));
 
 /** Two frames as one side of a sheet that is seen from straight above: a line may run through the others. */
-function besides([a, b]: readonly Mark[], paper: Paper): Quad[] {
+function besides([a, b]: readonly Mark[], paper: PaperSize): Quad[] {
   if (!a || !b) return [];
   const wide = (paper.width - 2 * markInset) / (paper.height - 2 * markInset);
   return [
@@ -138,7 +142,7 @@ function clockwise(points: readonly Point[]): Quad[] | null {
   return isConvex(quad) ? [quad] : null;
 }
 
-function isSheet(quad: Quad, { width, height }: Gray, paper: Paper): boolean {
+function isSheet(quad: Quad, { width, height }: Gray, paper: PaperSize): boolean {
   if (areaOf(quad) < leastShare * width * height) return false;
   const sides = quad.map((corner, index) => distance(corner, quad[(index + 1) % 4] ?? corner));
   const [a = 1, b = 1, c = 1, d = 1] = sides;
@@ -161,7 +165,11 @@ function isUpright(gray: Gray, corners: Quad): boolean {
 }
 
 /** Between two pairs of marks the paper is taken as flat. */
-function placesOf(corners: Quad, squares: readonly Mark[], paper: Paper): Omit<Registered, 'code'> {
+function placesOf(
+  corners: Quad,
+  squares: readonly Mark[],
+  paper: PaperSize,
+): Omit<Registered, 'code'> {
   const { left, right, heights } = marksOf(paper);
   const [width, height] = [right - left, paper.height - 2 * markInset];
   const flat = projectionTo(corners);
@@ -204,7 +212,7 @@ function nearest(squares: readonly Mark[], awaited: Point, scale: number): Point
   );
 }
 
-function codeIn(gray: Gray, place: PlaceInPicture, paper: Paper): PageCode | null {
+function codeIn(gray: Gray, place: PlaceInPicture, paper: PaperSize): PageCode | null {
   const corner = codePlace(paper);
   const shades = Array.from({ length: codeColumns * codeRows }, (_, cell) => {
     const column = cell % codeColumns;
