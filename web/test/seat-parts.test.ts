@@ -176,6 +176,7 @@ describe('the report', () => {
     attempts: 1,
     lateOff: 0,
     notes: [],
+    sheet: [],
     byStandard: null,
     entries: [entry],
   };

@@ -56,6 +56,7 @@ describe('one student’s work', () => {
     title: 'Rivers',
     student: { id: 5, name: 'Ada Park', class: '6B' },
     mayChange: true,
+    sheetId: null,
     attempt: {
       id: 8,
       number: 1,

@@ -15,6 +15,7 @@ import keys from './en/teacher/keys.json' with { type: 'json' };
 import kinds from './en/teacher/kinds.json' with { type: 'json' };
 import marking from './en/teacher/marking.json' with { type: 'json' };
 import office from './en/teacher/office.json' with { type: 'json' };
+import paper from './en/teacher/paper.json' with { type: 'json' };
 import passages from './en/teacher/passages.json' with { type: 'json' };
 import rescoring from './en/teacher/rescoring.json' with { type: 'json' };
 import results from './en/teacher/results.json' with { type: 'json' };
@@ -39,6 +40,7 @@ export const teacherEnglish = {
   kinds,
   marking,
   office,
+  paper,
   passages,
   rescoring,
   results,

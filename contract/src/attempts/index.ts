@@ -7,7 +7,7 @@ import { shownScore } from './seat';
 
 export * from './attempt';
 export * from './practice';
-export { savedAnswer, type SavedAnswer } from './saved';
+export { handedInBy, savedAnswer, type HandedInBy, type SavedAnswer } from './saved';
 export * from './seat';
 
 export const saveAnswers = endpoint({
@@ -120,6 +120,8 @@ export const readReport = endpoint({
      * told of, in words.
      */
     notes: z.array(z.string()),
+    /** Addresses of pictures of the answer sheet, where it was answered on paper. */
+    sheet: z.array(z.string()),
     /** What was earned on each standard, in words; null until right and wrong are released. */
     byStandard: z
       .array(

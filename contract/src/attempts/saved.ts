@@ -22,4 +22,8 @@ export const savedAnswer = z.strictObject({
   writtenAt: instant.optional(),
 });
 
+/** Whose act it was that handed work in; on paper it is in when its sheet was read. */
+export const handedInBy = z.enum(['student', 'server', 'teacher', 'paper']);
+export type HandedInBy = z.infer<typeof handedInBy>;
+
 export type SavedAnswer = z.infer<typeof savedAnswer>;

@@ -1,5 +1,6 @@
 /** A student's list: what there is to do, and what became of it. */
 import { z } from 'zod';
+import { handedInBy } from './saved';
 import { endpoint, id, instant } from '../endpoint/define';
 
 /** A score as it may be shown: what the teacher does not show is null. */
@@ -51,7 +52,7 @@ export const seatRow = z.object({
   state: z.enum(['coming', 'open', 'working', 'handed-in', 'missed']),
   deadlineAt: instant.nullable(),
   handedInAt: instant.nullable(),
-  handedInBy: z.enum(['student', 'server', 'teacher']).nullable(),
+  handedInBy: handedInBy.nullable(),
   /**
    * Answers of the latest attempt that arrived after its end, and wait until the teacher decides
    * whether they count.

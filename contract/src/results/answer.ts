@@ -1,6 +1,7 @@
 /** Results as the pages read them: of an assignment, or of answers that were brought in. */
 import { itemContent } from '@oaken/core/items';
 import { z } from 'zod';
+import { handedInBy } from '../attempts';
 import { assignmentRow } from '../assignments';
 import { id, idInPath, instant, instantInQuery, shortId } from '../endpoint/define';
 import { figure } from './figure';
@@ -89,7 +90,7 @@ export const studentResult = z.object({
   name: z.string(),
   class: z.string(),
   state: z.enum(['not-begun', 'working', 'handed-in']),
-  handedInBy: z.enum(['student', 'server', 'teacher']).nullable(),
+  handedInBy: handedInBy.nullable(),
   handedInAt: instant.nullable(),
   late: z.boolean(),
   /** Answers that were written before the end and arrived after it. */

@@ -12,7 +12,12 @@ const shareOf = ({ points, maxPoints }: StudentResult) =>
 function stateOf({ excused, state, handedInBy }: StudentResult): string {
   if (excused) return sentence('states.excused');
   if (state !== 'handed-in') return sentence(`states.${state}`);
-  return sentence(handedInBy === 'server' ? 'states.timeRanOut' : 'states.handedIn');
+  return handedInWords(handedInBy);
+}
+
+function handedInWords(by: StudentResult['handedInBy']): string {
+  if (by === 'paper') return sentence('states.onPaper');
+  return sentence(by === 'server' ? 'states.timeRanOut' : 'states.handedIn');
 }
 
 /** The same with everything about how it came. */
@@ -21,7 +26,7 @@ function stateInWords(student: StudentResult, results: ResultsAnswer, saying: Sa
     return sentence(results.complete ? 'states.didNotBegin' : 'states.not-begun');
   if (student.state === 'working') return sentence('states.working');
   const { handedInAt, arrivedAt, lateAnswers, lateWaiting } = student;
-  const how = sentence(student.handedInBy === 'server' ? 'states.timeRanOut' : 'states.handedIn');
+  const how = handedInWords(student.handedInBy);
   const came = handedInAt === null ? how : `${how} ${saying.time(handedInAt)}`;
   return [
     student.excused ? sentence('states.notScored', { state: came }) : came,

@@ -8,6 +8,8 @@ export const studentWork = z.object({
   student: z.object({ id, name: z.string(), class: z.string() }),
   mayChange: z.boolean(),
   /** The attempt that is shown, of all that were made. */
+  /** The answer sheet of this attempt; null for work on a screen. */
+  sheetId: id.nullable(),
   attempt: z.object({
     id,
     number: z.number(),

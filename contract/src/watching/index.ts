@@ -1,6 +1,7 @@
 /** Watching a sitting under way, and what a teacher does from there. */
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant } from '../endpoint/define';
+import { handedInBy } from '../attempts';
 import { assignmentRow } from '../assignments/assignments';
 import { sentence } from './sentences';
 
@@ -19,7 +20,7 @@ export const watchedStudent = z.object({
   /** The end of the part that is open, where parts have times of their own. */
   partEndsAt: instant.nullable(),
   handedInAt: instant.nullable(),
-  handedInBy: z.enum(['student', 'server', 'teacher']).nullable(),
+  handedInBy: handedInBy.nullable(),
   seenAt: instant.nullable(),
   hidden: z.boolean(),
   leaves: z.number(),

@@ -8,3 +8,4 @@ export {
   type PaperEntry,
   type PaperQuestion,
 } from './questions';
+export { sheetKindOf, type SheetKind } from './shapes';

@@ -122,3 +122,24 @@ function orderOf(ids: readonly string[]): PaperShape {
     read: (marked) => marked.flatMap(([letter]) => ids[placeOf(letter)] ?? []),
   };
 }
+
+/** How somebody fills in a part: what a booklet has to explain. */
+export type SheetKind = 'choices' | 'true-false' | 'number' | 'pairs' | 'order' | 'gaps' | 'frame';
+
+/** @returns null for a part that asks nothing */
+export function sheetKindOf(part: Part): SheetKind | null {
+  const kind = shapeOf(part)?.question.kind;
+  switch (kind) {
+    case undefined:
+      return null;
+    case 'field':
+      return 'frame';
+    case 'number':
+      return 'number';
+    case 'choices':
+      return part.kind === 'true-false' ? 'true-false' : 'choices';
+    case 'grid':
+      if (part.kind === 'ordering') return 'order';
+      return part.kind === 'inline-choice' ? 'gaps' : 'pairs';
+  }
+}

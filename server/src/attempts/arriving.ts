@@ -13,7 +13,7 @@ import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import type { Problem } from '../problems/problem';
 import { recount } from './counting';
 import type { Editions } from './editions';
-import { lockAttempt, readGiven, type Attempt, type Given } from './given';
+import { hasRunOut, lockAttempt, readGiven, type Attempt, type Given } from './given';
 import { takeLateAnswers } from './late';
 import type { Stored } from './queries';
 import { writeScores } from './scoring';
@@ -81,7 +81,7 @@ export async function takeLate(
       now(),
     );
     const taken = [...held, ...left];
-    if (taken.length === 0 || attempt.handedInBy === 'student' || now() - end > longest) throw why;
+    if (taken.length === 0 || !hasRunOut(attempt) || now() - end > longest) throw why;
     const given = await readGiven(database, studentId, attempt.assignmentId, transaction);
     const { edition, entryIds } = await editions.get(given.editionId);
     if (
@@ -113,7 +113,7 @@ export async function scoreAnew(
   now: number,
   transaction: Transaction,
 ): Promise<void> {
-  const how = { ranOut: attempt.handedInBy !== 'student', lateOff: Number(attempt.lateOff) };
+  const how = { ranOut: hasRunOut(attempt), lateOff: Number(attempt.lateOff) };
   const { points, maxPoints } = await writeScores(
     database,
     editions,

@@ -1,4 +1,5 @@
 /** What one student was given, and the attempts at it. */
+import type { HandedInBy } from '@oaken/contract/attempts';
 import type { Attempt as StoredAttempt, AssignmentStudent, SittingConditions } from '../models';
 import { formRules, type AssignmentRules } from '@oaken/core/assignments';
 import { formOf, type Edition, type FormRules } from '@oaken/core/forms';
@@ -43,7 +44,7 @@ export interface Attempt extends StoredStages {
   beganAt: Date;
   deadlineAt: Date | null;
   handedInAt: Date | null;
-  handedInBy: 'student' | 'server' | 'teacher' | null;
+  handedInBy: HandedInBy | null;
   late: boolean;
   lateOff: number;
   points: number | null;
@@ -118,6 +119,10 @@ export const asAttempt = (stored: StoredAttempt): Attempt => ({
   seenAt: stored.seenAt,
   pausedAt: stored.pausedAt,
 });
+
+/** Whether time ran out: whoever hands in leaves blanks on purpose, on a screen or on paper. */
+export const hasRunOut = ({ handedInBy }: Pick<Attempt, 'handedInBy'>): boolean =>
+  handedInBy !== 'student' && handedInBy !== 'paper';
 
 /** A student's attempts, the first one first; at one assignment or at all. */
 export async function readAttempts(

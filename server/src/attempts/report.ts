@@ -22,6 +22,7 @@ import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
 import { readRecord, type StoredAdjustment, type StoredMark } from './record';
 import { factsOf, readWaiting, shown } from './released';
+import { sheetPictures } from './sheet-pictures';
 
 type Say = ReturnType<typeof written>;
 
@@ -67,6 +68,7 @@ export async function readReport(
     attempts: made.length,
     lateOff: Number(counting.lateOff),
     notes: await readNotes(context, counting, form, say),
+    sheet: await sheetPictures(database, counting.id),
     byStandard: out('marks') ? await readStandards(context, counting, edition, language) : null,
     entries:
       out('marks') || out('answers') || out('explanations')

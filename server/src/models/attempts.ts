@@ -1,4 +1,5 @@
 /** Students’ work. */
+import { handedInBy, type HandedInBy } from '@oaken/contract/attempts';
 import type { Responses } from '@oaken/core/items';
 import type { Stage } from '@oaken/core/stages';
 import type { FormRules } from '@oaken/core/forms';
@@ -47,7 +48,7 @@ export class Attempt extends Model<InferAttributes<Attempt>, InferCreationAttrib
   declare beganAt: Date;
   declare deadlineAt: CreationOptional<Date | null>;
   declare handedInAt: CreationOptional<Date | null>;
-  declare handedInBy: CreationOptional<'student' | 'server' | 'teacher' | null>;
+  declare handedInBy: CreationOptional<HandedInBy | null>;
   declare late: CreationOptional<boolean>;
   declare points: CreationOptional<number | null>;
   declare seat: CreationOptional<number>;
@@ -95,7 +96,7 @@ export const defineAttempt = table(Attempt, 'attempts', {
   beganAt: required(DATE(3)),
   deadlineAt: optional(DATE(3)),
   handedInAt: optional(DATE(3)),
-  handedInBy: optional(ENUM('student', 'server', 'teacher')),
+  handedInBy: optional(ENUM(...handedInBy.options)),
   late: withDefault(BOOLEAN, false),
   points: optional(DOUBLE),
   seat: withDefault(SMALLINT.UNSIGNED, 0),

@@ -44,7 +44,7 @@ export async function readUnclear(
     title,
     mayChange: await mayRun(database, me, assignmentId),
     rows,
-    pages: await Promise.all(waiting.map((page) => unclearPage(database, page))),
+    pages: await Promise.all(waiting.map((page) => unclearPage(database, page, sheets))),
     sheets: sheets.map(({ sheet, student }) => ({
       id: sheet.id,
       sheet: sheet.sheet,
@@ -107,8 +107,13 @@ async function unclearRows(
 async function unclearPage(
   database: Database,
   page: ScannedPage,
+  sheets: readonly OwnedSheet[],
 ): Promise<Unclear['pages'][number]> {
-  const { problem, printedSheetId } = page;
+  const { problem, printedSheetId, rosterNumber } = page;
+  const [byNumber, ...others] = sheets.filter(
+    ({ sheet }) => rosterNumber !== null && sheet.rosterNumber === rosterNumber,
+  );
+  const proposed = others.length === 0 ? (byNumber?.sheet.id ?? null) : null;
   const before =
     problem === 'doubled' && printedSheetId !== null
       ? await takenPage(database, printedSheetId, page.page)
@@ -119,7 +124,7 @@ async function unclearPage(
     scanName: page.scan?.name ?? '',
     position: page.position,
     picture: addressOf(page.pictureId),
-    sheetId: printedSheetId,
+    sheetId: sheets.some(({ sheet }) => sheet.id === printedSheetId) ? printedSheetId : proposed,
     page: page.page,
     changes: before ? changesBetween(before.reading, page.reading) : [],
   };

@@ -33,12 +33,7 @@ export async function makeSheets(
   assignmentId: number,
   { paper, shuffled, spares }: BodyOf<typeof api.makeSheets>,
 ): Promise<{ made: number }> {
-  const numbers = new Map(
-    (await readAssigned(database, assignmentId)).map(({ studentId, rosterNumber }) => [
-      studentId,
-      rosterNumber,
-    ]),
-  );
+  const register = await readAssigned(database, assignmentId);
   const { editionId: first } = await readableAssignment(database, me, assignmentId);
   // Known before the transaction, so that it asks for no second connection.
   await editions.get(first);
@@ -69,14 +64,14 @@ export async function makeSheets(
     });
     const withSheet = new Set(have.map(({ studentId }) => studentId));
     const free = have.filter(({ studentId }) => studentId === null).length;
+    const givenTo = new Map(students.map((student) => [student.studentId, student.given]));
     const rows = await Promise.all([
-      ...students
-        .filter(({ studentId }) => !withSheet.has(studentId))
-        .map(({ studentId, given: theirs }) => {
-          const number = numbers.get(studentId) ?? null;
-          const fits = number !== null && number <= highestNumber;
-          return made(dealtTo(edition, theirs, how), studentId, fits ? number : null);
-        }),
+      ...register.flatMap(({ studentId, rosterNumber: number }) => {
+        const theirs = givenTo.get(studentId);
+        if (!theirs || withSheet.has(studentId)) return [];
+        const fits = number !== null && number <= highestNumber;
+        return made(dealtTo(edition, theirs, how), studentId, fits ? number : null);
+      }),
       ...Array.from({ length: Math.max(0, spares - free) }, (_, index) =>
         made(dealtToSpare(given, how, students.length + free + index), null, null),
       ),

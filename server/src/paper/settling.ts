@@ -79,7 +79,7 @@ async function attemptOf(
       ...{ assignmentId, studentId, seed, seat, form, conditions },
       number: (made.at(-1)?.number ?? 0) + 1,
       counts: made.length === 0,
-      ...{ beganAt: time, handedInAt: time, handedInBy: 'student' as const },
+      ...{ beganAt: time, handedInAt: time, handedInBy: 'paper' as const },
     },
     { transaction },
   );

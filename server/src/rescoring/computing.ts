@@ -6,7 +6,7 @@ import { entriesOf, type Edition } from '@oaken/core/forms';
 import { shareOf } from '@oaken/core/rescoring';
 import type { Transaction } from 'sequelize';
 import { type Database } from '../database/connect';
-import { asAttempt, type Attempt } from '../attempts/given';
+import { asAttempt, hasRunOut, type Attempt } from '../attempts/given';
 import { readRecords, type AttemptRecord } from '../attempts/record';
 import { bonusOf, scoredParts, scoresOf, worthOf, type Sums } from '../attempts/scoring';
 import { tableOf } from '../results/table';
@@ -69,7 +69,7 @@ export interface Computed {
 export function compute({ rules, attempts, recordOf }: Stored, edition: Edition): Computed {
   const lines = attempts.map((attempt): Line => {
     const record = recordOf(attempt.id);
-    const scores = scoresOf(edition, attempt, record, rules, attempt.handedInBy !== 'student');
+    const scores = scoresOf(edition, attempt, record, rules, hasRunOut(attempt));
     return {
       id: attempt.id,
       studentId: attempt.studentId,

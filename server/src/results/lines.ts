@@ -1,4 +1,5 @@
 /** The lines of an assignment's results: one for each attempt, and one for each student without any. */
+import type { HandedInBy } from '@oaken/contract/attempts';
 import type { ResultsQuery } from '@oaken/contract/results';
 import { countAttempts } from '@oaken/core/attempts';
 import { Op, type GroupedCountResultItem } from 'sequelize';
@@ -14,7 +15,7 @@ export interface Line extends Omit<Assigned, 'className'> {
   number: number | null;
   beganAt: Date | null;
   handedInAt: Date | null;
-  handedInBy: 'student' | 'server' | 'teacher' | null;
+  handedInBy: HandedInBy | null;
   late: boolean;
   /** Answers that arrived after the end: those that were taken, and those that wait for the teacher. */
   lateAnswers: number;

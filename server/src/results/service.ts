@@ -60,7 +60,9 @@ export async function readResults(
   const { spread, reliability, groupSize } = analysis;
   const { release, mode } = assignment.rules;
   const bands = release.show === 'band' ? release.bands : [];
-  const { median, lowerQuartile, upperQuartile } = spreadOf(finished.map(secondsOf));
+  const { median, lowerQuartile, upperQuartile } = spreadOf(
+    finished.flatMap((line) => secondsOf(line) ?? []),
+  );
   return {
     title: assignment.title,
     assignment,
@@ -205,8 +207,9 @@ function compared(
   };
 }
 
-const secondsOf = ({ beganAt, handedInAt }: Finished): number =>
-  Math.round((toMillis(handedInAt) - toMillis(beganAt)) / 1000);
+/** Null on paper, where nobody knows how long it took. */
+const secondsOf = ({ beganAt, handedInAt, handedInBy }: Finished): number | null =>
+  handedInBy === 'paper' ? null : Math.round((toMillis(handedInAt) - toMillis(beganAt)) / 1000);
 
 function stateOf({ handedInAt, attemptId }: Line): StudentResult['state'] {
   if (handedInAt !== null) return 'handed-in';

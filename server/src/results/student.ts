@@ -61,6 +61,7 @@ export async function readStudentWork(
     title: assignment.title,
     student: { id: studentId, name, class: line.class?.name ?? sentence('guests') },
     mayChange: await mayRun(database, me, assignmentId),
+    sheetId: await sheetOf(database, shown.id),
     attempt: attemptFacts(shown, decided),
     attempts: attempts.map(({ number, points, maxPoints, counts }) => ({
       number,
@@ -74,6 +75,12 @@ export async function readStudentWork(
     ratings: await ratingsOf(database, { assignmentId, studentId }, entries),
     history: await readHistory(database, shown, name, marks, decided, numberOf),
   };
+}
+
+async function sheetOf({ models }: Database, attemptId: number): Promise<number | null> {
+  const where = { attemptId };
+  const sheet = await models.PrintedSheet.findOne({ attributes: ['id'], where });
+  return sheet?.id ?? null;
 }
 
 const attemptFacts = (attempt: Attempt, decided: Decision[]): StudentWork['attempt'] => ({
@@ -234,8 +241,10 @@ async function readHistory(
   const question = (entry: string) => sentence('history.question', { number: numberOf(entry) });
   const events = await readEvents(database, attempt.id);
   const lines: { at: Date; by: string; words: string }[] = [
-    { at: attempt.beganAt, by: student, words: sentence('history.began') },
-    ...(attempt.handedInAt
+    ...(attempt.handedInBy === 'paper'
+      ? []
+      : [{ at: attempt.beganAt, by: student, words: sentence('history.began') }]),
+    ...(attempt.handedInAt && attempt.handedInBy !== 'paper'
       ? [
           {
             at: attempt.handedInAt,

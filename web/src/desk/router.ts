@@ -151,6 +151,26 @@ const routes: RouteRecordRaw[] = [
     meta: teacher(say('assignments.assignedPaper')),
   },
   {
+    path: '/assignments/:assignmentId(\\d+)/paper',
+    component: () => import('./paper/PaperPage.vue'),
+    meta: teacher(say('paper.title')),
+  },
+  {
+    path: '/assignments/:assignmentId(\\d+)/paper/look',
+    component: () => import('./paper/LookPage.vue'),
+    meta: teacher(say('paper.lookAtThese')),
+  },
+  {
+    path: '/assignments/:assignmentId(\\d+)/booklets',
+    component: () => import('./paper/BookletsPage.vue'),
+    meta: teacher(say('paper.booklets')),
+  },
+  {
+    path: '/sheets/:sheetId(\\d+)',
+    component: () => import('./paper/SheetPage.vue'),
+    meta: teacher(say('paper.sheet')),
+  },
+  {
     path: '/watch/:assignmentId(\\d+)',
     component: () => import('./watching/WatchPage.vue'),
     meta: teacher(say('common.watch')),

@@ -5,21 +5,39 @@
  */
 import { ref } from 'vue';
 
-defineProps<{ accept: string; type?: 'primary' | 'default'; disabled?: boolean }>();
+defineOptions({ inheritAttrs: false });
+defineProps<{
+  accept: string;
+  type?: 'primary' | 'default';
+  disabled?: boolean;
+  /** Several at once; each is told by itself. */
+  multiple?: boolean;
+  /** A phone opens its camera at once. */
+  camera?: boolean;
+}>();
 const emit = defineEmits<{ chosen: [file: File] }>();
 const field = ref<HTMLInputElement>();
 
 function take(): void {
-  const [file] = field.value?.files ?? [];
+  const files = [...(field.value?.files ?? [])];
   // The same file can be chosen again, once it was mended.
   if (field.value) field.value.value = '';
-  if (file) emit('chosen', file);
+  for (const file of files) emit('chosen', file);
 }
 </script>
 
 <template>
-  <ElButton :type="type ?? 'default'" :disabled="disabled" @click="field?.click()"
+  <ElButton v-bind="$attrs" :type="type ?? 'default'" :disabled="disabled" @click="field?.click()"
     ><slot
   /></ElButton>
-  <input ref="field" type="file" hidden :accept="accept" :disabled="disabled" @change="take" />
+  <input
+    ref="field"
+    type="file"
+    hidden
+    :accept="accept"
+    :multiple="multiple"
+    :capture="camera ? 'environment' : undefined"
+    :disabled="disabled"
+    @change="take"
+  />
 </template>

@@ -91,8 +91,14 @@ const items = (row: SeatRow) => say('list.questions', { n: row.items });
 const canTryAgain = (row: SeatRow) =>
   row.state === 'handed-in' && row.handedInAt !== null && row.attemptsLeft !== 0;
 const at = (key: MessageKey, moment: number) => say(key, { time: momentInWords(moment) });
+const handedInKey = {
+  student: 'list.handedInAt',
+  teacher: 'list.handedInAt',
+  server: 'list.ranOut',
+  paper: 'list.onPaper',
+} as const;
 function handedInWords(row: SeatRow, moment: number): string {
-  const how = at(row.handedInBy === 'server' ? 'list.ranOut' : 'list.handedInAt', moment);
+  const how = at(handedInKey[row.handedInBy ?? 'student'], moment);
   if (!canTryAgain(row)) return how;
   const left =
     row.attemptsLeft === null

@@ -112,11 +112,27 @@ const round = (n: number) => Math.round(n * 100) / 100;
         </p>
         <RichText v-if="entry.explanation" class="explanation" :html="entry.explanation" />
       </article>
+      <section v-if="report.sheet.length > 0">
+        <h2>{{ say('report.sheet') }}</h2>
+        <img
+          v-for="(picture, index) in report.sheet"
+          :key="picture"
+          class="sheet"
+          :src="picture"
+          :alt="say('report.sheetPage', { page: index + 1 })"
+        />
+      </section>
     </template>
   </main>
 </template>
 
 <style scoped>
+.sheet {
+  display: block;
+  max-width: 100%;
+  margin-bottom: 12px;
+  border: 1px solid var(--rule-strong);
+}
 .standards {
   list-style: none;
   margin: 10px 0 22px;

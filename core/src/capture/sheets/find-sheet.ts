@@ -1,6 +1,8 @@
 /** A sheet in a picture before anything of it is read: where it lies, and what its code says. */
 import { shrunk, type Gray } from '../gray';
 import { papers } from '../paper';
+import { distance } from '../plane';
+import { marksOf } from './geometry';
 import { marksIn, type Marks } from './marks';
 import type { PageCode } from './page-code';
 import { registered, type PaperSize, type PlaceInPicture } from './register';
@@ -33,13 +35,22 @@ export function findSheet(
   const gray = shrunk(picture, longest);
   const marks = marksIn(gray);
   const factor = picture.width / gray.width;
-  let torn: FoundSheet | null = null;
+  const torn: FoundSheet[] = [];
   for (const paper of among) {
     const sheet = registered(gray, marks, paper);
     if (sheet?.code) return { ...sheet, gray, factor, marks, paper };
-    if (sheet) torn ??= { ...sheet, gray, factor, marks, paper };
+    if (sheet) torn.push({ ...sheet, gray, factor, marks, paper });
   }
-  return torn;
+  return torn.sort((a, b) => strangeness(a) - strangeness(b))[0] ?? null;
+}
+
+/** How far the sheet's figure in the picture is from that of its paper: 0 for the same. */
+function strangeness({ place, paper }: FoundSheet): number {
+  const { left, right, heights } = marksOf(paper);
+  const [top = 0, bottom = 0] = [heights[0], heights.at(-1)];
+  const across = distance(place(left, top), place(right, top));
+  const down = distance(place(left, top), place(left, bottom));
+  return Math.abs(Math.log((across / down) * ((bottom - top) / (right - left))));
 }
 
 /** Where places are, on paper of this size. */

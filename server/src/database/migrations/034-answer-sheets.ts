@@ -94,6 +94,9 @@ const pageDecisions = `CREATE TABLE page_decisions (
 export const answerSheets: Migration = {
   name: '034-answer-sheets',
   async up(run) {
+    await run(
+      `ALTER TABLE attempts MODIFY handed_in_by ENUM('student', 'server', 'teacher', 'paper') NULL`,
+    );
     for (const table of [printedSheets, scans, scanChunks, scannedPages, pageDecisions])
       await run(table);
   },
@@ -106,5 +109,6 @@ export const answerSheets: Migration = {
       'printed_sheets',
     ])
       await run(`DROP TABLE ${table}`);
+    await run(`ALTER TABLE attempts MODIFY handed_in_by ENUM('student', 'server', 'teacher') NULL`);
   },
 };

@@ -95,6 +95,9 @@ async function extended(text: string): Promise<void> {
     "
   >
     <RouterLink to="/schedule">{{ say('assignments.backSchedule') }}</RouterLink>
+    <RouterLink v-if="opened" :to="`/assignments/${assignmentId}/paper`">{{
+      say('paper.title')
+    }}</RouterLink>
     <RouterLink v-if="opened" :to="`/watch/${assignmentId}`">{{ say('common.watch') }}</RouterLink>
     <RouterLink v-if="opened" :to="`/results/${assignmentId}`">{{
       say('common.results')

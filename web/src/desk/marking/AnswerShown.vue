@@ -1,6 +1,6 @@
 <script setup lang="ts">
 /** One answer, large and alone: text as written, drawings and photos to look at closely. */
-import type { SittingItem } from '@oaken/core/items';
+import { onPaperAnswer, type SittingItem } from '@oaken/core/items';
 import { computed } from 'vue';
 import ItemView from '../../kinds/ItemView.vue';
 import MagnifiedView from './MagnifiedView.vue';
@@ -10,6 +10,11 @@ import { say } from '../../words/teacher';
 const props = defineProps<{ task: Task }>();
 const shown = computed(() => props.task.part.shown);
 const item = computed<SittingItem>(() => ({ stem: '', parts: [shown.value] }));
+/** Written on paper: pictures of it. */
+const written = computed(() => {
+  const read = onPaperAnswer.safeParse(props.task.response);
+  return read.success && 'handwritten' in read.data ? read.data.handwritten : null;
+});
 const photos = computed(() =>
   shown.value.kind === 'upload' && Array.isArray(props.task.response)
     ? (props.task.response as string[])
@@ -23,11 +28,16 @@ const isPhoto = computed(
 
 <template>
   <div v-if="typeof task.response === 'string'" class="text">{{ task.response }}</div>
-  <template v-else-if="photos && isPhoto">
-    <MagnifiedView v-for="(photo, index) in photos" :key="photo"
+  <template v-else-if="written || (photos && isPhoto)">
+    <MagnifiedView v-for="(photo, index) in written ?? photos ?? []" :key="photo"
       ><img
         :src="photo"
-        :alt="say('marking.photoNumberPhotos', { number: index + 1, photos: photos.length })"
+        :alt="
+          say('marking.photoNumberPhotos', {
+            number: index + 1,
+            photos: (written ?? photos ?? []).length,
+          })
+        "
         class="photo"
         draggable="false"
     /></MagnifiedView>

@@ -74,6 +74,9 @@ async function takeBack(adjustmentId: number): Promise<void> {
     <RouterLink :to="`/results/${params.assignmentId}/students`">{{
       say('results.allStudents')
     }}</RouterLink>
+    <RouterLink v-if="work?.sheetId" :to="`/sheets/${work.sheetId}`">{{
+      say('paper.sheets')
+    }}</RouterLink>
     <span v-if="work" class="pdf"
       >{{ say('results.reportAsPdf')
       }}<a

@@ -33,7 +33,12 @@ const nameOf = (watchedStudent: WatchedStudent) =>
     ? say('watching.studentRosterNumber', { rosterNumber: watchedStudent.rosterNumber ?? '' })
     : watchedStudent.name;
 
-const byWords = { student: '', server: say('watching.timeRanOut'), teacher: say('watching.byYou') };
+const byWords = {
+  student: '',
+  server: say('watching.timeRanOut'),
+  teacher: say('watching.byYou'),
+  paper: say('watching.onPaper'),
+};
 function stateWords(watchedStudent: WatchedStudent): string {
   switch (watchedStudent.state) {
     case 'not-begun':

@@ -114,6 +114,7 @@ const total = computed(() =>
                 </p>
                 <RichText v-if="part.prompt" :html="part.prompt" />
                 <PaperPart :part="part" />
+                <slot name="part" :entry="line.entry.id" :part="part.id" :number="line.number" />
               </div>
               <div v-if="choice.room > 0" class="room" :style="{ height: `${choice.room}cm` }" />
             </div>

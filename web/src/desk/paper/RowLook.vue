@@ -1,0 +1,138 @@
+<script setup lang="ts">
+/** One row, large: what it seems to say, and one key to accept or to change it. */
+import type { UnclearRow } from '@oaken/contract/paper';
+import { computed, ref } from 'vue';
+import { toggled } from '../../parts/toggled';
+import { say } from '../../words/teacher';
+import CroppedPicture from './CroppedPicture.vue';
+import { useRowKeys } from './useRowKeys';
+
+const props = defineProps<{
+  row: UnclearRow;
+  decided: string[] | null;
+  busy: boolean;
+  mayChange: boolean;
+}>();
+const emit = defineEmits<{ decide: [marks: string[]]; next: []; back: [] }>();
+
+const chosen = ref<string[]>(props.decided ?? props.row.marks);
+const inWords = (marks: readonly string[]) =>
+  marks.length > 0 ? marks.join(' ') : say('paper.none');
+const seems = computed(() =>
+  props.row.marks.length > 0
+    ? say('paper.seemsToSay', { marks: props.row.marks.join(' ') })
+    : say('paper.seemsEmpty'),
+);
+
+/** Where one is right, choosing it is deciding it. */
+function choose(said: string): void {
+  if (props.row.several) chosen.value = toggled(chosen.value, said);
+  else {
+    chosen.value = [said];
+    accept();
+  }
+}
+function clear(): void {
+  chosen.value = [];
+  accept();
+}
+const accept = () => props.mayChange && emit('decide', chosen.value);
+useRowKeys({
+  says: () => props.row.says,
+  choose,
+  clear,
+  accept,
+  next: () => emit('next'),
+  back: () => emit('back'),
+});
+</script>
+
+<template>
+  <article class="row-look">
+    <h2>{{ say('paper.rowOf', { name: row.name, question: row.question }) }}</h2>
+    <CroppedPicture :picture="row.picture" :box="row.box" :label="say('paper.croppedRow')" />
+    <p class="doubt">{{ say(`paper.doubt.${row.doubt}`) }}{{ ' ' }}{{ seems }}</p>
+    <p v-if="decided" class="faded" role="status">
+      {{ say('paper.decided', { marks: inWords(decided) }) }}
+    </p>
+    <div
+      class="choices"
+      role="group"
+      :aria-label="say('paper.rowOf', { name: row.name, question: row.question })"
+    >
+      <ElButton
+        v-for="said in row.says"
+        :key="said"
+        size="large"
+        :type="chosen.includes(said) ? 'primary' : 'default'"
+        :plain="chosen.includes(said)"
+        :aria-pressed="chosen.includes(said)"
+        :disabled="!mayChange || busy"
+        @click="choose(said)"
+        >{{ said }}</ElButton
+      >
+      <ElButton size="large" :disabled="!mayChange || busy" @click="clear">{{
+        say('paper.none')
+      }}</ElButton>
+    </div>
+    <div class="steps">
+      <ElButton :disabled="busy" @click="emit('back')">{{ say('paper.back') }}</ElButton>
+      <ElButton
+        type="primary"
+        size="large"
+        :disabled="!mayChange"
+        :loading="busy"
+        @click="accept"
+        >{{
+          chosen.length > 0
+            ? say('paper.accept', { marks: chosen.join(' ') })
+            : say('paper.acceptNone')
+        }}</ElButton
+      >
+      <ElButton :disabled="busy" @click="emit('next')">{{ say('paper.skip') }}</ElButton>
+    </div>
+    <p class="faded small keys">{{ say('paper.keysHint') }}</p>
+    <p class="faded small touch">{{ say('paper.keysHintTouch') }}</p>
+  </article>
+</template>
+
+<style scoped>
+.row-look {
+  max-width: 860px;
+  margin: 0 auto;
+}
+h2 {
+  margin: 0 0 10px;
+  font-size: 1.15rem;
+}
+.doubt {
+  margin: 12px 0;
+  font-size: 1.05rem;
+}
+.choices,
+.steps {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+  margin: 12px 0;
+}
+.choices :deep(.el-button),
+.steps :deep(.el-button) {
+  margin: 0;
+  min-width: 48px;
+}
+.steps {
+  align-items: center;
+}
+.touch {
+  display: none;
+}
+@media (pointer: coarse) {
+  .touch {
+    display: block;
+  }
+  .keys {
+    display: none;
+  }
+}
+</style>
