@@ -84,8 +84,8 @@ function drawing(wanted: FilledSheet): string {
     text(headPlace.left, headPlace.top + 5, 4.6, wanted.title ?? ''),
     text(headPlace.left, headPlace.top + 13, 4.6, wanted.name ?? ''),
     ...[...digits, ...rows].flatMap(({ bubbles }) => bubbles.map(emptyBubble)),
-    ...rows.flatMap(({ label, bubbles: [first] }) =>
-      first ? [text(first.x - 9, first.y + 1, 2.9, label)] : [],
+    ...rows.flatMap(({ label, box, bubbles: [first] }) =>
+      first ? [text(first.x - 11, first.y + 1, 2.9, label), box ? digitBox(first) : ''] : [],
     ),
     ...fields,
     ...numberMarks(wanted, digits, random),
@@ -124,6 +124,10 @@ function code({ geometry, sheet, page, number }: FilledSheet): string[] {
     return dark ? [square(left, top, codeCell * 1.02, ink)] : [];
   });
 }
+
+/** A small box before a row, to write the digit in. */
+const digitBox = ({ x, y }: Bubble) =>
+  `<rect x="${x - 7.5}" y="${y - 2.2}" width="4" height="4.4" fill="none" stroke="${ink}" stroke-width=".25"/>`;
 
 const emptyBubble = ({ x, y, says }: Bubble) =>
   `<circle cx="${x}" cy="${y}" r="${bubbleRadius}" fill="none" stroke="${ink}" stroke-width=".25"/>` +

@@ -36,15 +36,17 @@ export async function settleSheet(
   });
   const answers = answersOnPages(questions, pages.flatMap(asPageRead));
   const before = await database.models.Answer.findAll({
-    attributes: ['entryId'],
+    attributes: ['entryId', 'number'],
     where: { attemptId: attempt.id },
     transaction,
   });
-  const entries = new Set([...answers.keys(), ...before.map(({ entryId }) => entryId)]);
+  // The highest number of an answer stands.
+  const numbers = new Map(before.map(({ entryId, number }) => [entryId, Number(number)]));
+  const entries = new Set([...answers.keys(), ...numbers.keys()]);
   const written = [...entries].map((entry) => ({
     attemptId: attempt.id,
     answer: {
-      ...{ entry, device, number: now(), flagged: false },
+      ...{ entry, device, number: (numbers.get(entry) ?? 0) + 1, flagged: false },
       responses: answers.get(entry) ?? {},
     },
   }));

@@ -27,8 +27,9 @@ export interface SheetForm {
 const mostPages = 31;
 
 function sheetFormOf(edition: Edition, sheet: Dealt): SheetForm {
-  const { conditions, paper } = sheet;
-  const form = formOf(edition, sitterOf({ ...sheet, given: conditions }), conditions);
+  const { conditions, form: formId, paper, seat, seed } = sheet;
+  const sitter = sitterOf({ seed, seat, form: formId, given: conditions });
+  const form = formOf(edition, sitter, conditions);
   const questions = paperQuestions(numbered(form));
   return {
     questions,

@@ -16,7 +16,7 @@ export const parts = {
   }),
   number: {
     ...{ id: 'p', kind: 'numeric' },
-    key: { value: '12', tolerance: { kind: 'exact' }, unitRequired: false },
+    key: { value: '12', tolerance: { by: 'exact' }, unitRequired: false },
     rule: { rule: 'all-or-nothing', points: 1 },
   },
   essay: { id: 'p', kind: 'long-text', guide: '', rule: { rule: 'by-hand', points: 4 } },

@@ -27,7 +27,7 @@ export const paperSizes: readonly PaperSize[] = Object.values(papers).map(([heig
   height,
 }));
 
-/** @param among papers that it may be; the code says which one it is @returns null for a picture of something else */
+/** @param among papers that it may be; its figure says which one it is @returns null for a picture of something else */
 export function findSheet(
   picture: Gray,
   among: readonly PaperSize[] = paperSizes,
@@ -35,13 +35,16 @@ export function findSheet(
   const gray = shrunk(picture, longest);
   const marks = marksIn(gray);
   const factor = picture.width / gray.width;
-  const torn: FoundSheet[] = [];
-  for (const paper of among) {
+  const candidates = among.flatMap((paper): FoundSheet[] => {
     const sheet = registered(gray, marks, paper);
-    if (sheet?.code) return { ...sheet, gray, factor, marks, paper };
-    if (sheet) torn.push({ ...sheet, gray, factor, marks, paper });
-  }
-  return torn.sort((a, b) => strangeness(a) - strangeness(b))[0] ?? null;
+    return sheet ? [{ ...sheet, gray, factor, marks, paper }] : [];
+  });
+  // A code can be read on the wrong paper too, since it stands close to a corner.
+  const coded = candidates.filter(({ code }) => code !== null);
+  const [likeliest] = (coded.length > 0 ? coded : candidates).sort(
+    (a, b) => strangeness(a) - strangeness(b),
+  );
+  return likeliest ?? null;
 }
 
 /** How far the sheet's figure in the picture is from that of its paper: 0 for the same. */

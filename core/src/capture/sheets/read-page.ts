@@ -47,6 +47,8 @@ const darkestLetter = 0.24;
 const leastStrokes = 0.12;
 /** Rows from which on each letter is compared with the same letter of other rows. */
 const enoughRows = 8;
+/** Below this not even all bubbles that say the same tell how dark an empty one is. */
+const fewRows = 4;
 
 /**
  * Reads a picture of one page, however it is turned, at 100 to 600 dpi or as a photo.
@@ -145,15 +147,13 @@ function levelsOf(gray: Gray, place: PlaceInPicture, rows: readonly BubbleRow[],
   const dark = rows.map((row) => ({ row, levels: darknessOf(gray, place, row, ink) }));
   const all = dark.flatMap(({ levels }) => levels);
   const usual = emptyOf(all);
-  const columns = new Map<string, Darkness[]>();
-  for (const { row, levels } of dark)
-    levels.forEach((level, index) => {
-      const key = columnOf(row, index);
-      columns.set(key, [...(columns.get(key) ?? []), level]);
-    });
+  const columns = gathered(dark, columnOf);
+  const signs = gathered(dark, signOf);
   const empty = (row: BubbleRow, index: number): Darkness => {
     const column = columns.get(columnOf(row, index)) ?? [];
-    const { mean, strokes } = column.length < enoughRows ? usual : emptyOf(column);
+    const sign = signs.get(signOf(row, index)) ?? [];
+    const alike = column.length < enoughRows ? sign : column;
+    const { mean, strokes } = alike.length < fewRows ? usual : emptyOf(alike);
     return { mean: Math.min(mean, usual.mean + 0.1, darkestLetter), strokes };
   };
   return dark.map(({ row, levels }) => ({
@@ -169,6 +169,23 @@ const emptyOf = (bubbles: readonly Darkness[]): Darkness => ({
   mean: lowPart(bubbles.map(({ mean }) => mean)),
   strokes: lowPart(bubbles.map(({ strokes }) => strokes)),
 });
+
+/** Bubbles that have something in common. */
+function gathered(
+  rows: readonly { row: BubbleRow; levels: Darkness[] }[],
+  keyOf: (row: BubbleRow, index: number) => string,
+): Map<string, Darkness[]> {
+  const groups = new Map<string, Darkness[]>();
+  for (const { row, levels } of rows)
+    levels.forEach((level, index) => {
+      const key = keyOf(row, index);
+      groups.set(key, [...(groups.get(key) ?? []), level]);
+    });
+  return groups;
+}
+
+/** Bubbles that say the same, wherever they stand. */
+const signOf = ({ bubbles }: BubbleRow, index: number) => bubbles[index]?.says ?? '';
 
 /** Bubbles under each other. */
 const columnOf = ({ bubbles }: BubbleRow, index: number) =>
