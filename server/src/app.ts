@@ -40,6 +40,7 @@ import { letterRoutes } from './letters/routes';
 import { sendLetters } from './letters/sending';
 import { interchangeRoutes } from './interchange/routes';
 import { markingRoutes } from './marking/routes';
+import { takeFromFolder } from './paper/folder';
 import { readScans } from './paper/reading-scans';
 import { scanRoutes } from './paper/routes';
 import { localScanReader, type ScanReader } from './paper/scan-reader';
@@ -75,6 +76,8 @@ export interface AppOptions extends BindOptions {
   reader: Reader;
   /** Reads scans of answer sheets; without one, this thread does. */
   scanReader?: ScanReader;
+  /** Where a copier puts its scans; null where there is no such folder. */
+  scanFolder?: string | null;
   /** Free bytes on the disk of the data; unlimited where nobody looks. */
   freeDisk?: () => Promise<number>;
   /** Bytes that all files of the school may take. */
@@ -117,6 +120,7 @@ export function createApp(options: AppOptions): App {
     desk = null,
     reader,
     scanReader = localScanReader,
+    scanFolder = null,
     freeDisk = async () => Infinity,
     fileRoom = quotas.school,
     origin = null,
@@ -157,7 +161,7 @@ export function createApp(options: AppOptions): App {
   http.use(compression());
   if (pages !== null) servePages(http, pages);
   http.use(problemHandler(log));
-  return { http, context, jobs: jobsOf(context, editions) };
+  return { http, context, jobs: jobsOf(context, editions, scanFolder) };
 }
 
 /** Express as it is before any route. */
@@ -230,8 +234,17 @@ function interfaceRoutes(
 }
 
 /** What has to happen by itself. */
-function jobsOf(context: Context, editions: Editions): App['jobs'] {
+function jobsOf(context: Context, editions: Editions, scanFolder: string | null): App['jobs'] {
   return [
+    ...(scanFolder === null
+      ? []
+      : [
+          {
+            name: 'take scans from the folder',
+            every: 5_000,
+            run: () => takeFromFolder(context, scanFolder),
+          },
+        ]),
     { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
     { name: 'read scans', every: 1_000, run: () => readScans(context, editions) },
     { name: 'file ended rounds', every: 30_000, run: () => fileEnded(context, editions) },

@@ -25,6 +25,8 @@ export function readSettings(env: Environment) {
     localAddress: `http://127.0.0.1:${port}`,
     proxies: (env.OAKEN_PROXY ?? '').split(/[\s,]+/).filter(Boolean),
     fileRoom: env.OAKEN_FILES_GB ? gigabytes(env.OAKEN_FILES_GB) : undefined,
+    /** The folder into which a copier puts its scans. */
+    scanFolder: env.OAKEN_SCANS || null,
     rosterService: rosterServiceOf(env),
     mail: env.OAKEN_SMTP_URL
       ? {

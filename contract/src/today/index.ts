@@ -13,7 +13,14 @@ export const readToday = endpoint({
     windows: z.array(assignmentRow),
     waiting: z.array(
       z.object({
-        what: z.enum(['complete', 'flagged', 'not-begun', 'to-mark', 'second-marking']),
+        what: z.enum([
+          'complete',
+          'flagged',
+          'not-begun',
+          'to-mark',
+          'second-marking',
+          'to-look-at',
+        ]),
         /** Null where a colleague's assignment is not mine to open. */
         assignmentId: id.nullable(),
         secondMarkingId: id.optional(),

@@ -4,6 +4,9 @@ import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import { upsertAnswers, type Stored, type WrittenAnswer } from './queries';
 
+/** What stands in the place of a device's name where an answer came on paper. */
+export const paperDevice = 'paper0000000';
+
 export const answerKey = (attemptId: number, entry: string) => `${attemptId} ${entry}`;
 
 /** @returns what stands now for each answer, by `answerKey` */

@@ -1,5 +1,6 @@
 /** What of marking stays SQL. */
 import { QueryTypes } from 'sequelize';
+import { paperDevice } from '../attempts/writing';
 import type { Database } from '../database/connect';
 
 export interface UnmarkedEntry {
@@ -16,7 +17,8 @@ export interface UnmarkedEntry {
 /**
  * The entries of assignments with responses that wait for a mark, the oldest first. SQL, because
  * it counts over every score of a teacher's year, of which a few lines are wanted. Measured: 47 ms
- * of a test of 600 students, one row by its key 1.1 ms.
+ * of a test of 600 students, one row by its key 1.1 ms. Marks on paper that somebody has still to
+ * look at are no answers yet.
  */
 export async function unmarkedEntries(
   database: Database,
@@ -24,14 +26,15 @@ export async function unmarkedEntries(
 ): Promise<UnmarkedEntry[]> {
   if (assignmentIds.length === 0) return [];
   return database.query(
-    `SELECT a.id AS assignmentId, a.edition_id AS editionId, s.entry_id AS entry, SUM(s.needs_marking) AS unmarked,
+    `SELECT a.id AS assignmentId, a.edition_id AS editionId, s.entry_id AS entry, SUM(s.needs_marking AND NOT EXISTS (SELECT 1 FROM answers w WHERE w.attempt_id = s.attempt_id
+            AND w.entry_id = s.entry_id AND w.device = :paper AND w.responses LIKE '%"unclear":%')) AS unmarked,
             SUM(EXISTS (SELECT 1 FROM marks m WHERE m.attempt_id = t.id AND m.entry_id = s.entry_id
             AND m.points IS NOT NULL)) AS marked,
             MIN(IF(s.needs_marking, t.handed_in_at, NULL)) AS oldest
        FROM assignments a JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL
        JOIN scores s ON s.attempt_id = t.id
       WHERE a.id IN (:assignmentIds) GROUP BY a.id, s.entry_id HAVING unmarked > 0 ORDER BY oldest, a.id, s.entry_id`,
-    { type: QueryTypes.SELECT, replacements: { assignmentIds } },
+    { type: QueryTypes.SELECT, replacements: { assignmentIds, paper: paperDevice } },
   );
 }
 

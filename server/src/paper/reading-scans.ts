@@ -34,6 +34,7 @@ async function readOne(context: Context, editions: Editions, scan: Scan): Promis
     const file = join(folder, 'scan');
     await pipeline(Readable.from(chunksOf(context, scan.id)), createWriteStream(file));
     await readPages(context, editions, scan, file);
+    if (scan.assignmentId === null) await findAssignment(context, scan);
     await end(context, scan, 'done', '');
   } catch (error) {
     const known = error instanceof Unreadable;
@@ -42,6 +43,20 @@ async function readOne(context: Context, editions: Editions, scan: Scan): Promis
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
+}
+
+/** What came from the copier belongs where most of its pages do; pages that have no place are looked at there. */
+async function findAssignment({ database, log }: Context, { id }: Scan): Promise<void> {
+  const { Scan, ScannedPage } = database.models;
+  const pages = await ScannedPage.findAll({ attributes: ['assignmentId'], where: { scanId: id } });
+  const counts = new Map<number, number>();
+  for (const { assignmentId } of pages)
+    if (assignmentId !== null) counts.set(assignmentId, (counts.get(assignmentId) ?? 0) + 1);
+  const [most] = [...counts].sort(([, a], [, b]) => b - a);
+  if (!most) return log.warn({ scan: id }, 'a scan in the folder has no sheet of this school');
+  const [assignmentId] = most;
+  await Scan.update({ assignmentId }, { where: { id } });
+  await ScannedPage.update({ assignmentId }, { where: { scanId: id, assignmentId: null } });
 }
 
 async function* chunksOf({ database }: Context, scanId: string): AsyncGenerator<Buffer> {

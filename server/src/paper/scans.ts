@@ -11,8 +11,8 @@ import { invalid, notFound } from '../problems/problem';
 import { Line } from '../threads/line';
 import { sentence } from './sentences';
 
-/** A copier’s scan of a grade in color. */
-const largestScan = 200 * MB;
+/** Bytes: a copier’s scan of a grade in color. */
+export const largestScan = 200 * MB;
 /** Scans that are received at once; each holds one piece in memory. */
 const receiving = new Line(8, 100);
 

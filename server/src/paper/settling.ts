@@ -4,15 +4,12 @@ import type { Transaction } from 'sequelize';
 import { scoreAnew } from '../attempts/arriving';
 import type { Editions } from '../attempts/editions';
 import { lockAttempt, readAttempts, readGiven, type StudentsAttempt } from '../attempts/given';
-import { storeAnswers } from '../attempts/writing';
+import { paperDevice, storeAnswers } from '../attempts/writing';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import type { PrintedSheet, ScannedPage } from '../models';
 import { present } from '@oaken/core/certain';
 import { SheetForms } from './sheet-form';
-
-/** What stands where a device's name would. */
-const device = 'paper0000000';
 
 /**
  * Writes all answers of the sheet anew from its pages. The first page that is taken begins the attempt and hands it in:
@@ -46,7 +43,7 @@ export async function settleSheet(
   const written = [...entries].map((entry) => ({
     attemptId: attempt.id,
     answer: {
-      ...{ entry, device, number: (numbers.get(entry) ?? 0) + 1, flagged: false },
+      ...{ entry, device: paperDevice, number: (numbers.get(entry) ?? 0) + 1, flagged: false },
       responses: answers.get(entry) ?? {},
     },
   }));

@@ -11,6 +11,7 @@ import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
 import { unmarkedEntries } from '../marking/queries';
 import { listSeconds } from '../marking/second';
+import { unclearByAssignment } from '../paper/unclear';
 import { isComplete } from '../results/service';
 import type { FlaggedItems } from './flagged';
 import { sentence } from './sentences';
@@ -44,6 +45,7 @@ export async function readToday(
     ...complete.flatMap((assignment) => finished(assignment, flags.get(assignment.id), time)),
     ...open.flatMap((assignment) => notBegun(assignment, time)),
     ...(await toMark(database, mine)),
+    ...(await toLookAt(database, mine)),
     ...(await toReadForColleagues(context, editions, me)),
   ];
   return {
@@ -120,6 +122,20 @@ async function toMark(database: Database, mine: AssignmentRow[]): Promise<Waitin
         detail,
       },
     ];
+  });
+}
+
+/** Answer sheets of which something is not sure. */
+async function toLookAt(database: Database, mine: AssignmentRow[]): Promise<Waiting[]> {
+  const unclear = await unclearByAssignment(
+    database,
+    mine.map(({ id }) => id),
+  );
+  return mine.flatMap((assignment): Waiting[] => {
+    const found = unclear.get(assignment.id);
+    if (!found) return [];
+    const detail = sentence('toLookAt', { n: found.count });
+    return [{ ...lineOf(assignment), what: 'to-look-at', ...found, detail }];
   });
 }
 

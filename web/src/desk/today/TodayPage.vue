@@ -105,6 +105,7 @@ const later = computed(() => {
 const pages = { complete: 'overview', flagged: 'items', 'not-begun': 'students' };
 function addressOf({ what, assignmentId, secondMarkingId }: Today['waiting'][number]): string {
   if (what === 'to-mark') return '/marking';
+  if (what === 'to-look-at') return `/assignments/${assignmentId}/paper/look`;
   if (what === 'second-marking') return `/marking/second/${secondMarkingId}`;
   return `/results/${assignmentId}/${pages[what]}`;
 }
@@ -113,6 +114,7 @@ const headings = {
   flagged: say('today.checkKey'),
   'not-begun': say('today.notBegun'),
   'to-mark': say('today.toMark'),
+  'to-look-at': say('paper.lookAtThese'),
   'second-marking': say('desk.secondMarking'),
 };
 </script>
