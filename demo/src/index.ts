@@ -11,6 +11,7 @@ import { putBanks, putFiles, putFramework, putItems, putPassages } from './schoo
 import { Building, type SchoolOptions, type Tables } from './school/building';
 import { putDraft } from './school/drafts';
 import { giveAndSit } from './school/giving';
+import { putOnPaper } from './school/paper';
 import { putClasses, putStaff } from './school/people';
 
 export type { SchoolOptions, Tables, Value } from './school/building';
@@ -37,6 +38,7 @@ export async function demonstrationSchool(options: SchoolOptions): Promise<Table
   giveAndSit(building, plans.length + drafts.length + 1, written);
   putPrepared(building);
   putAsked(building);
+  await putOnPaper(building, plans.length + drafts.length + 2);
   return building.tables;
 }
 

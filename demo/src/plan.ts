@@ -212,3 +212,24 @@ export const written: Plan = {
   closes: [-1, '16:00'],
   state: 'sat',
 };
+
+/** Sat in the room, on paper. */
+export const onPaper: Plan = {
+  title: 'Scale and percent on paper',
+  kind: 'quiz',
+  by: 'holloway',
+  classes: ['7A'],
+  items: [
+    'The table shows x: 2, 4, 6',
+    'Which of these numbers is the least',
+    'A price of $50 rises',
+    'Work out −8 − (−15)',
+    'On a plan, 2 cm stand',
+    'Six tickets cost',
+  ],
+  directions: 'Mark your answers on the answer sheet.',
+  limitMinutes: 20,
+  opens: [-2, '09:00'],
+  closes: [-2, '09:45'],
+  state: 'coming',
+};

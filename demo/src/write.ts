@@ -3,6 +3,7 @@ import { elementAt } from '@oaken/core/certain';
 import { hash } from '@node-rs/argon2';
 import { createConnection } from 'mariadb';
 import { demonstrationSchool } from './index';
+import { filledSheet } from './paper/filled-sheet';
 import { demoSeed } from './people';
 
 export { demoSeed };
@@ -16,6 +17,7 @@ export async function fill(socketPath: string, database: string, now: number): P
     const tables = await demonstrationSchool({
       seed: demoSeed,
       now,
+      draw: filledSheet,
       hash: (secret) => hash(secret, { memoryCost: 19_456, timeCost: 2, parallelism: 1 }),
     });
     await connection.query('SET FOREIGN_KEY_CHECKS = 0');

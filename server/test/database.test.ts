@@ -103,7 +103,12 @@ test('durable, utf8mb4, with foreign keys that hold', async () => {
 
 describe('the demonstration', () => {
   const make = (seed: string, now = schoolMorning) =>
-    demonstrationSchool({ seed, now, hash: async (secret) => `hash of ${secret}` });
+    demonstrationSchool({
+      seed,
+      now,
+      hash: async (secret) => `hash of ${secret}`,
+      draw: async ({ sheet }) => Buffer.from(`sheet ${sheet}`),
+    });
   test('the same seed and day give the same school, another seed another', async () => {
     const [first, second, other] = await Promise.all([make('a'), make('a'), make('b')]);
     expect([...first]).toEqual([...second]);

@@ -3,6 +3,7 @@ import type { ItemContent } from '@oaken/core/items';
 import { randomFrom, type Random } from '@oaken/core/random';
 import { day } from '@oaken/core/timing';
 import type { DemoItem } from '../items';
+import type { FilledSheet } from '../paper/filled-sheet';
 
 export type Value = string | number | boolean | Date | Buffer | null;
 export type Row = Record<string, Value>;
@@ -14,6 +15,8 @@ export interface SchoolOptions {
   seed: string;
   now: number;
   hash(secret: string): Promise<string>;
+  /** A picture of an answer sheet that was filled in. */
+  draw(sheet: FilledSheet): Promise<Buffer>;
 }
 
 /** A student as the simulation knows them. */

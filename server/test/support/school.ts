@@ -25,6 +25,8 @@ const reader = new Reader(pathToFileURL(join(process.cwd(), 'server/dist/reader.
 const seed = 'test';
 /** A Tuesday in term, 10:00 in New York. */
 export const schoolMorning = Date.UTC(2026, 2, 3, 15);
+/** What is drawn for whoever looks at the demonstration; here nobody does. */
+const blankSheet = async () => Buffer.from('no picture');
 /** Quick to check; what real passwords cost is measured in the bench. */
 const cheap = (secret: string) => hash(secret, { memoryCost: 8, timeCost: 1, parallelism: 1 });
 
@@ -121,7 +123,7 @@ export interface School {
 }
 
 export async function fillSchool(database: Database, now: number): Promise<Tables> {
-  const tables = await demonstrationSchool({ seed, now, hash: cheap });
+  const tables = await demonstrationSchool({ seed, now, hash: cheap, draw: blankSheet });
   // In one transaction and so on one connection, where the switch of the foreign keys holds.
   await database.transaction(async (transaction) => {
     await database.query('SET FOREIGN_KEY_CHECKS = 0', { transaction });

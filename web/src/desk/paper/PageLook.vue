@@ -103,7 +103,7 @@ const labelOf = ({ name, sheet: number, spare }: Looked['sheets'][number]) =>
           </thead>
           <tbody>
             <tr v-for="change in page.changes" :key="change.label">
-              <th scope="row">{{ change.label }}</th>
+              <td>{{ change.label }}</td>
               <td>{{ change.was || say('paper.empty') }}</td>
               <td>{{ change.now || say('paper.empty') }}</td>
             </tr>
@@ -145,9 +145,6 @@ h2 {
   font-size: 1.15rem;
 }
 caption {
-  text-align: start;
-}
-th[scope='row'] {
   text-align: start;
 }
 .buttons {

@@ -15,14 +15,18 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ decide: [marks: string[]]; next: []; back: [] }>();
 
-const chosen = ref<string[]>(props.decided ?? props.row.marks);
+/** Of two marks where one is right, nobody but a person can say which is meant. */
+const proposed = props.row.several || props.row.marks.length === 1 ? props.row.marks : [];
+const chosen = ref<string[]>(props.decided ?? proposed);
+const isOpen = computed(() => chosen.value.length === 0 && props.row.doubt === 'two-marks');
 const inWords = (marks: readonly string[]) =>
   marks.length > 0 ? marks.join(' ') : say('paper.none');
-const seems = computed(() =>
-  props.row.marks.length > 0
-    ? say('paper.seemsToSay', { marks: props.row.marks.join(' ') })
-    : say('paper.seemsEmpty'),
-);
+const seems = computed(() => {
+  if (isOpen.value) return say('paper.whichIsMeant');
+  return proposed.length > 0
+    ? say('paper.seemsToSay', { marks: proposed.join(' ') })
+    : say('paper.seemsEmpty');
+});
 
 /** Where one is right, choosing it is deciding it. */
 function choose(said: string): void {
@@ -34,9 +38,9 @@ function choose(said: string): void {
 }
 function clear(): void {
   chosen.value = [];
-  accept();
+  if (props.mayChange) emit('decide', []);
 }
-const accept = () => props.mayChange && emit('decide', chosen.value);
+const accept = () => props.mayChange && !isOpen.value && emit('decide', chosen.value);
 useRowKeys({
   says: () => props.row.says,
   choose,
@@ -80,7 +84,7 @@ useRowKeys({
       <ElButton
         type="primary"
         size="large"
-        :disabled="!mayChange"
+        :disabled="!mayChange || isOpen"
         :loading="busy"
         @click="accept"
         >{{

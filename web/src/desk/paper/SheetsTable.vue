@@ -81,6 +81,7 @@ th[scope='row'] {
 .look {
   margin-inline-start: 10px;
   padding: 0 8px;
+  white-space: nowrap;
   border-radius: var(--corner);
   background: var(--low-wash);
 }
