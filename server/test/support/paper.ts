@@ -1,12 +1,7 @@
 /** A class that answers on paper: sheets that are printed, filled in, and brought back through HTTP. */
-import { geometryOf, type SheetGeometry } from '@oaken/core/capture/sheets';
-import { formOf } from '@oaken/core/forms';
-import { numbered, paperQuestions, type PaperQuestion } from '@oaken/core/on-paper';
-import { filledSheet, type FilledSheet, type Mark } from '@oaken/demo/paper';
+import type { FilledSheet } from '@oaken/demo/paper';
+import { Sheet, type Marks } from './sheet';
 import { clientKey, usualRules, wishes, type School, type Visitor } from './school';
-
-/** What is filled in: by question, a letter for each of its rows, or several of one row. */
-export type Marks = Readonly<Record<string, string>>;
 
 export const choices = ['a', 'b', 'c', 'd'].map((id) => ({ id, text: `<p>${id}</p>` }));
 export const parts = {
@@ -100,11 +95,7 @@ export class OnPaper {
         ? sheets.find(({ rosterNumber }) => rosterNumber === of)!
         : spares[of.spare]!;
     const path = `/api/assignments/${this.assignmentId}/booklets` as const;
-    const booklets = await this.teacher.ok('GET', path);
-    const dealt = booklets.sheets.find(({ sheet }) => sheet === line.sheet)!;
-    const questions = paperQuestions(numbered(formOf(booklets.edition, dealt, dealt)));
-    const geometry = geometryOf({ paper: 'letter', questions: questions.map((q) => q.question) });
-    return new Sheet(line.id, line.sheet, line.rosterNumber, geometry, questions);
+    return Sheet.of(line, await this.teacher.ok('GET', path));
   }
 
   /** Brings a file in and reads it. */
@@ -124,34 +115,5 @@ export class OnPaper {
     const sheet = await this.sheetOf(of);
     await this.bring(await sheet.filled(marks, how));
     return sheet;
-  }
-}
-
-export class Sheet {
-  constructor(
-    readonly id: number,
-    readonly sheet: number,
-    readonly number: number | null,
-    readonly geometry: SheetGeometry,
-    readonly questions: readonly PaperQuestion[],
-  ) {}
-
-  /** @param marks with `~` after a letter for a light one, `+` for two in one row */
-  filled(marks: Marks, how: Partial<FilledSheet> = {}): Promise<Buffer> {
-    const page = how.page ?? 1;
-    const { rows } = this.geometry.pages[page - 1]!;
-    const seen = new Map<string, number>();
-    const filled = rows.flatMap(({ question }, row) => {
-      const place = seen.get(question) ?? 0;
-      seen.set(question, place + 1);
-      const said = (marks[question] ?? '').split(' ')[place] ?? '';
-      return said
-        .split('+')
-        .flatMap((sign): { row: number; says: string; mark?: Mark }[] =>
-          sign === '' ? [] : [{ row, says: sign[0]!, mark: sign.endsWith('~') ? 'light' : 'full' }],
-        );
-    });
-    const { geometry, sheet, number } = this;
-    return filledSheet({ geometry, sheet, page, number, marks: filled, ...how });
   }
 }

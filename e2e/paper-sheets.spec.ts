@@ -1,0 +1,166 @@
+/** A test on paper beside screens: printed, filled in, imported, looked at, and in one result. */
+import { expect, test, type Page } from '@playwright/test';
+import type { AnswerOf, api } from '@oaken/contract';
+import { english } from '@oaken/words';
+import { teacherEnglish as desk } from '@oaken/words/teacher';
+import PDFDocument from 'pdfkit';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { buffer } from 'node:stream/consumers';
+import { Sheet, type Marks } from '../server/test/support/sheet';
+import { expectAccessible } from './accessible';
+import { student, teacherPage, watch } from './people';
+import { said } from './words';
+
+test.describe.configure({ mode: 'serial' });
+const complaints: string[] = [];
+test.afterAll(() => expect(complaints).toEqual([]));
+
+/** Some of the class have answered it on screens, and it is open still. */
+const title = 'Percent and rates, second look';
+const className = '6D';
+const folder = mkdtempSync(join(tmpdir(), 'oaken-paper-'));
+let teacher: Page;
+let assignmentId = 0;
+/** Roster numbers of students who have not begun. */
+let free: number[] = [];
+
+type Overview = AnswerOf<typeof api.readPaper>;
+const fetched = async <Answer>(path: string): Promise<Answer> =>
+  (await teacher.request.get(path)).json() as Promise<Answer>;
+const overview = () => fetched<Overview>(`/api/assignments/${assignmentId}/paper`);
+async function sheetOf(number: number): Promise<Sheet> {
+  const line = (await overview()).sheets.find(({ rosterNumber }) => rosterNumber === number)!;
+  return Sheet.of(line, await fetched(`/api/assignments/${assignmentId}/booklets`));
+}
+const filled = async (number: number, marks: Marks) => (await sheetOf(number)).filled(marks);
+const importing = (page: Page, ...files: string[]) =>
+  page.locator('input[type=file]').first().setInputFiles(files);
+const rowOf = (page: Page, name: string) => page.getByRole('row').filter({ hasText: name });
+const nameOf = async (number: number) =>
+  (await overview()).sheets.find(({ rosterNumber }) => rosterNumber === number)!.student!.name;
+const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
+
+test.beforeAll(async ({ browser }) => {
+  teacher = await teacherPage(browser, 'holloway');
+  watch(teacher, complaints);
+  const { assignments } = await fetched<AnswerOf<typeof api.listAssignments>>('/api/assignments');
+  assignmentId = assignments.find((given) => given.title === title)!.id;
+  const { students } = await fetched<AnswerOf<typeof api.readResults>>(
+    `/api/assignments/${assignmentId}/results`,
+  );
+  free = students
+    .filter(({ state }) => state === 'not-begun')
+    .map(({ rosterNumber }) => rosterNumber);
+});
+test.afterAll(() => teacher.context().close());
+
+test('sheets for a class are printed from the assignment, with the booklets', async () => {
+  await teacher.goto(`/assignments/${assignmentId}`);
+  await teacher.getByRole('link', { name: desk.paper.title }).click();
+  await expect(button(teacher, desk.paper.printSheets)).toBeVisible();
+  await expectAccessible('printing sheets', teacher);
+  const waiting = teacher.waitForEvent('download');
+  await button(teacher, desk.paper.printSheets).click();
+  const download = await waiting;
+  expect(download.suggestedFilename()).toBe(`${title} answer sheets.pdf`);
+  expect(await download.failure()).toBeNull();
+  await expect(button(teacher, desk.paper.printAgain)).toBeVisible();
+  await teacher.getByRole('link', { name: desk.paper.booklets }).click();
+  await expect(teacher.getByRole('heading', { name: title })).toBeVisible();
+  await expectAccessible('booklets', teacher);
+});
+
+test('a copier’s PDF is read in any order, beside those who sat on screens', async () => {
+  const pdf = new PDFDocument({ autoFirstPage: false });
+  for (const number of [free[2]!, free[0]!, free[1]!]) {
+    const picture = await filled(number, { 1: '1 2', 4: 'A', 5: number === free[0] ? 'A+B' : 'B' });
+    pdf.addPage({ size: 'LETTER', margin: 0 }).image(picture, 0, 0, { width: 612 });
+  }
+  pdf.end();
+  const file = join(folder, 'copier.pdf');
+  writeFileSync(file, await buffer(pdf));
+  await teacher.goto(`/assignments/${assignmentId}/paper`);
+  await importing(teacher, file);
+  await expect(teacher.getByText(said('paper.scanDone', { n: 3 }))).toBeVisible();
+  for (const number of free.slice(0, 3))
+    await expect(rowOf(teacher, await nameOf(number))).toContainText(desk.paper.state.read);
+  await expectAccessible('scans', teacher);
+  await teacher.goto(`/results/${assignmentId}/students`);
+  await expect(rowOf(teacher, await nameOf(free[1]!))).toContainText('on paper');
+});
+
+test('what is no sheet is named, and a photo of one that was read before', async () => {
+  const words = join(folder, 'notes.pdf');
+  writeFileSync(words, 'no picture at all');
+  const again = join(folder, 'again.jpg');
+  writeFileSync(again, await filled(free[1]!, { 1: '1 3', 4: 'A', 5: 'B' }));
+  await teacher.goto(`/assignments/${assignmentId}/paper`);
+  await importing(teacher, words, again);
+  await expect(teacher.getByText('This is no picture and no PDF that can be read.')).toBeVisible();
+  await expect(
+    teacher.getByText(said('paper.problem.doubled', { name: await nameOf(free[1]!), page: 1 })),
+  ).toBeVisible();
+});
+
+test('what is not sure is decided with one key each', async () => {
+  await teacher.getByRole('button', { name: said('paper.lookAtCounted', { n: 2 }) }).click();
+  const name = await nameOf(free[0]!);
+  await expect(
+    teacher.getByRole('heading', { name: said('paper.rowOf', { name, question: '5' }) }),
+  ).toBeVisible();
+  await expect(teacher.getByText(desk.paper.doubt['two-marks'])).toBeVisible();
+  await expectAccessible('a row to look at', teacher);
+  await teacher.keyboard.press('b');
+  await expect(teacher.getByText(desk.paper.changesIfTaken)).toBeVisible();
+  await expectAccessible('a page to look at', teacher);
+  await button(teacher, desk.paper.keepFirst).click();
+  await expect(teacher.getByText(desk.paper.nothingToLookAt)).toBeVisible();
+});
+
+test('a sheet is seen as it came back, and a row of it can be changed', async () => {
+  await teacher.goto(`/assignments/${assignmentId}/paper`);
+  const name = await nameOf(free[0]!);
+  await teacher.getByRole('link', { name: said('paper.openSheet', { name }) }).click();
+  await expect(teacher.getByRole('img', { name: desk.paper.pagePicture })).toBeVisible();
+  await expectAccessible('a sheet', teacher);
+  await button(teacher, said('paper.changeRow', { label: '4' })).click();
+  const choices = teacher.getByRole('group', { name: said('paper.changeRow', { label: '4' }) });
+  await choices.getByRole('button', { name: 'C', exact: true }).click();
+  await choices.getByRole('button', { name: desk.common.save }).click();
+  await expect(teacher.getByText('4: A changed to C')).toBeVisible();
+});
+
+test('on a phone a sheet is photographed and looked at', async ({ browser }) => {
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+    storageState: await teacher.context().storageState(),
+  });
+  const phone = await context.newPage();
+  watch(phone, complaints);
+  await phone.goto(`/assignments/${assignmentId}/paper`);
+  await phone.getByRole('tab', { name: desk.paper.scans }).click();
+  await expect(button(phone, desk.paper.takePhoto)).toBeVisible();
+  const photo = join(folder, 'photo.jpg');
+  writeFileSync(photo, await filled(free[3]!, { 1: '1 2', 4: 'A~', 5: 'B' }));
+  await importing(phone, photo);
+  await expect(phone.getByText('photo.jpg')).toBeVisible();
+  await button(phone, said('paper.lookAtCounted', { n: 1 })).click();
+  await expectAccessible('looking on a phone', phone);
+  await button(phone, said('paper.accept', { marks: 'A' })).click();
+  await expect(phone.getByText(desk.paper.nothingToLookAt)).toBeVisible();
+  await context.close();
+});
+
+test('the student sees the picture of their own sheet', async ({ browser }) => {
+  await teacher.goto(`/results/${assignmentId}/students`);
+  await button(teacher, desk.results.releaseStudents).click();
+  const { page, context } = await student(browser, className, 'BRN6D4', free[1]! - 1);
+  watch(page, complaints);
+  await page.goto(`/seat/report/${assignmentId}`);
+  await expect(page.getByRole('heading', { name: english.report.sheet })).toBeVisible();
+  await context.close();
+});
