@@ -183,6 +183,14 @@ describe('a page that was filled in', () => {
     expect(page.fields).toMatchObject([{ question: '181' }]);
   });
 
+  test('boxes for digits are no corners of the sheet', () => {
+    const numbers = geometry(
+      Array.from({ length: 12 }, (_, n) => ({ id: `${n + 1}`, kind: 'number', places: 6 })),
+    );
+    const scan = scanOf('numbers', numbers, { hands: full });
+    expect(wrongIn(scan, read(scan, numbers))).toEqual([]);
+  });
+
   test('a field stands where it was printed', () => {
     const { fields } = read(scanOf('field', mixed, { dpi: 150 }));
     const { left, top } = mixed.pages[0]!.fields[0]!;

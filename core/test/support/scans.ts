@@ -170,6 +170,16 @@ function printedBubble(paper: Paper, { x, y }: Point, says: string): void {
   }
 }
 
+/** The outline of a box to write a digit in. */
+function printedBox(paper: Paper, { x, y }: Point): void {
+  const [left, top, right, bottom] = [x - 7.55, y - 2.2, x - 3.55, y + 2.2];
+  const line = (from: Point, to: Point) => paper.stroke(from, to, 0.25, ink);
+  line({ x: left, y: top }, { x: right, y: top });
+  line({ x: right, y: top }, { x: right, y: bottom });
+  line({ x: right, y: bottom }, { x: left, y: bottom });
+  line({ x: left, y: bottom }, { x: left, y: top });
+}
+
 /** A bubble that somebody fills. */
 function fill(paper: Paper, random: Random, { x, y }: Point, hand: Hand): void {
   const spot = { x: x + between(random, -0.4, 0.4), y: y + between(random, -0.4, 0.4) };
@@ -292,6 +302,7 @@ export function scanOf(
   const digits = numberRows(geometry);
   for (const row of [...digits, ...rows])
     for (const bubble of row.bubbles) printedBubble(paper, bubble, bubble.says);
+  for (const { bubbles, box } of rows) if (box) printedBox(paper, bubbles[0]!);
   if (bubbled !== undefined)
     digits.forEach(({ bubbles }, place) => {
       const digit = place === 0 ? math.floor(bubbled / 10) : bubbled % 10;

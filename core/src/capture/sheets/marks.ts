@@ -41,8 +41,9 @@ export function marksIn(gray: Gray): Marks {
     if (!mark) continue;
     const hole = holes.find((other) => isInside(other, border));
     if (!hole) marks.squares.push(mark);
-    else if (isHoleOf(hole, border)) {
-      marks.frames.push(mark);
+    else {
+      // Otherwise it is an empty box, such as one for a digit.
+      if (isHoleOf(hole, border)) marks.frames.push(mark);
       framed.add(hole);
     }
   }
