@@ -142,7 +142,7 @@ test('on a phone a sheet is photographed and looked at', async ({ browser }) => 
   const phone = await context.newPage();
   watch(phone, complaints);
   await phone.goto(`/assignments/${assignmentId}/paper`);
-  await phone.getByRole('tab', { name: desk.paper.scans }).click();
+  await phone.getByRole('button', { name: desk.paper.scans, exact: true }).click();
   await expect(button(phone, desk.paper.takePhoto)).toBeVisible();
   const photo = join(folder, 'photo.jpg');
   writeFileSync(photo, await filled(free[3]!, { 1: '1 2', 4: 'A~', 5: 'B' }));
@@ -158,6 +158,7 @@ test('on a phone a sheet is photographed and looked at', async ({ browser }) => 
 test('the student sees the picture of their own sheet', async ({ browser }) => {
   await teacher.goto(`/results/${assignmentId}/students`);
   await button(teacher, desk.results.releaseStudents).click();
+  await expect(button(teacher, desk.results.undoRelease)).toBeVisible();
   const { page, context } = await student(browser, className, 'BRN6D4', free[1]! - 1);
   watch(page, complaints);
   await page.goto(`/seat/report/${assignmentId}`);

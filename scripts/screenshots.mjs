@@ -88,9 +88,9 @@ runMain(async () => {
   await shoot(page, 'results-items');
   await page.goto(`${address}/results/1/students`);
   await shoot(page, 'results-students');
-  await page.goto(`${address}/results/1/standards`);
-  await page.locator('button.name').first().click();
-  await shoot(page, 'results-standards');
+  await page.goto(`${address}/assignments/12/paper`);
+  await page.getByText('Room 12 copier.pdf').last().waitFor();
+  await shoot(page, 'paper');
   await page.goto(`${address}/results/1/items?item=2`);
   await page.getByRole('link', { name: 'Change key or scoring …' }).click();
   await page.getByRole('checkbox', { name: '3/5' }).uncheck();
