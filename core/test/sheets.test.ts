@@ -3,10 +3,15 @@ import {
   codeCellsOf,
   codeFrom,
   crc24,
+  findSheet,
   geometryOf,
+  isBlank,
   numberRows,
+  readFound,
   readPage,
   sheetLayout,
+  straightened,
+  studentNumberIn,
   type PageCode,
   type ReadPage,
   type SheetGeometry,
@@ -250,5 +255,50 @@ describe('a page that is not what it should be', () => {
   });
   test('tens and ones say a number from 1 to 99', () => {
     expect(numberRows(mixed).map(({ bubbles }) => bubbles.length)).toEqual([10, 10]);
+  });
+});
+
+describe('a page of which nothing is known yet', () => {
+  const short = (paper: 'a4' | 'letter') => geometry(choices(6), paper);
+
+  test.each(['a4', 'letter'] as const)('on %s is told from the other paper', (paper) => {
+    const of = short(paper);
+    const scan = scanOf(`paper ${paper}`, of, { hands: full }, { number: 0, bubbled: 37 });
+    const found = findSheet(scan.picture)!;
+    expect(found.paper.width).toBe(of.width);
+    expect(studentNumberIn(found)).toBe(37);
+  });
+
+  test('is read as the page that somebody says it is, where its code is lost', () => {
+    const two = geometry([
+      ...choices(20),
+      { id: 'f', kind: 'field', height: 190 },
+      ...choices(4, 21),
+    ]);
+    const torn = [150, 5, 200, 24] as const;
+    const scan = scanOf('torn', two, { hands: full }, { page: 2, torn });
+    const found = findSheet(scan.picture)!;
+    expect(found.code).toBeNull();
+    const page = readFound(found, two, 2) as Read;
+    expect(wrongIn(scan, page)).toEqual([]);
+  });
+
+  test('made straight, it reads the same', () => {
+    const scan = scanOf('turned', mixed, { hands: full, turned: 7 });
+    const upright = straightened(findSheet(scan.picture)!, mixed)!;
+    const ratio = upright.width / upright.height;
+    expect(ratio).toBeCloseTo(mixed.width / mixed.height, 2);
+    expect(wrongIn(scan, read({ ...scan, picture: upright }))).toEqual([]);
+  });
+
+  test('a frame with nothing in it is known as empty', () => {
+    const { fields } = read(scanOf('field', mixed, { hands: full }));
+    expect(fields.map(({ written }) => written)).toEqual([false]);
+  });
+
+  test('the back of a sheet is blank, and its front is not', () => {
+    const back = { width: 850, height: 1100, data: new Uint8Array(850 * 1100).fill(240) };
+    const front = scanOf('front', short('letter'), { hands: { blank: 1 } }).picture;
+    expect([isBlank(back), isBlank(front)]).toEqual([true, false]);
   });
 });
