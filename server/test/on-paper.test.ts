@@ -1,8 +1,12 @@
 /** A test on paper, in the same results as on screens: sheets are printed, filled in, and brought back. */
 import { Readable } from 'node:stream';
+import { mkdtempSync, readdirSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import PDFDocument from 'pdfkit';
 import { buffer } from 'node:stream/consumers';
 import sharp from 'sharp';
+import { takeFromFolder } from '../src/paper/folder';
 import {
   answer,
   giveTest,
@@ -148,6 +152,23 @@ describe('scans', () => {
       state: 'failed',
       message: 'This is no picture and no PDF that can be read.',
     });
+  });
+
+  test('that a copier puts into its folder find their assignments by themselves', async () => {
+    const paper = await begin();
+    const folder = mkdtempSync(join(tmpdir(), 'oaken-copier-'));
+    const file = join(folder, 'Scan 12.jpg');
+    writeFileSync(file, await (await paper.sheetOf(3)).filled({ 1: 'A', 2: 'B' }));
+    // One that is still being written.
+    writeFileSync(join(folder, 'Scan 13.jpg'), 'half');
+    const minute = 60_000;
+    utimesSync(file, new Date(Date.now() - minute), new Date(Date.now() - minute));
+    await takeFromFolder(school.app.context, folder);
+    await school.jobs();
+    expect((await paper.student(3)).points).toBe(2);
+    expect((await paper.overview()).scans).toMatchObject([{ name: 'Scan 12.jpg', by: '' }]);
+    expect(readdirSync(folder).sort()).toEqual(['Scan 13.jpg', 'taken']);
+    rmSync(folder, { recursive: true });
   });
 
   test('can be stopped', async () => {

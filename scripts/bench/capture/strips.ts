@@ -11,7 +11,6 @@ import { percentile, report } from '../figure';
 const scenes = Number(process.env.OAKEN_SCENES ?? 223);
 const frames = 3;
 const rooms = Math.ceil((1_000 / 223) * scenes);
-const framesASecond = 10;
 
 let [held, within, sightings, first, wrong] = [0, 0, 0, 0, 0];
 function timed<Result>(into: number[], work: () => Result): Result {
@@ -77,11 +76,9 @@ report({
 });
 const p95 = percentile(times, 0.95);
 report({
-  name: `capture: a frame of 1280x720 with ${usualRoom.codes} codes, p95`,
+  name: `capture: a frame of 1280x720 with ${usualRoom.codes} codes in one thread, p95`,
   value: p95,
   median: percentile(times, 0.5),
   unit: 'ms',
   floor: percentile(floor, 0.5),
-  ratio: p95 / (1_000 / framesASecond),
-  holds: p95 <= 1_000 / framesASecond,
 });
