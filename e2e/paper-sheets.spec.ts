@@ -8,11 +8,15 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
+import type { Gray } from '@oaken/core/capture';
+import sharp from 'sharp';
+import { withCamera, writeFilm } from './film';
 import { Sheet, type Marks } from '../server/test/support/sheet';
 import { expectAccessible } from './accessible';
 import { student, teacherPage, watch } from './people';
 import { said } from './words';
 
+test.use({ launchOptions: withCamera });
 test.describe.configure({ mode: 'serial' });
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
@@ -152,6 +156,40 @@ test('on a phone a sheet is photographed and looked at', async ({ browser }) => 
   await expectAccessible('looking on a phone', phone);
   await button(phone, said('paper.accept', { marks: 'A' })).click();
   await expect(phone.getByText(desk.paper.nothingToLookAt)).toBeVisible();
+  await context.close();
+});
+
+test('a phone takes a photo of each sheet that is put before it', async ({ browser }) => {
+  const room = { width: 1440, height: 1080 };
+  const onDesk = async (number: number): Promise<Gray> => {
+    const sheet = sharp(await filled(number, { 1: '1 2', 4: 'A', 5: 'B' })).resize({
+      height: 1060,
+    });
+    const desk = sharp({ create: { ...room, channels: 3, background: '#6b6258' } });
+    const picture = desk.composite([{ input: await sheet.toBuffer(), gravity: 'center' }]);
+    const flat = sharp(await picture.png().toBuffer())
+      .toColourspace('b-w')
+      .raw();
+    return { ...room, data: await flat.toBuffer() };
+  };
+  const [first, second] = [await onDesk(free[4]!), await onDesk(free[5]!)];
+  const shown = (picture: Gray) => Array.from({ length: 12 }, () => picture);
+  writeFilm([...shown(first), ...shown(second)], 5);
+  const context = await browser.newContext({
+    viewport: { width: 390, height: 844 },
+    storageState: await teacher.context().storageState(),
+  });
+  const phone = await context.newPage();
+  watch(phone, complaints);
+  await phone.goto(`/assignments/${assignmentId}/paper/camera`);
+  for (const number of free.slice(4, 6))
+    await expect(
+      phone.getByRole('listitem').filter({ hasText: await nameOf(number) }),
+    ).toContainText(desk.paper.photo.sent);
+  await expectAccessible('photographing sheets', phone);
+  await phone.getByRole('link', { name: desk.paper.backToPaper }).click();
+  for (const number of free.slice(4, 6))
+    await expect(rowOf(phone, await nameOf(number))).toContainText(desk.paper.state.read);
   await context.close();
 });
 

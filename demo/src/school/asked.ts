@@ -170,7 +170,7 @@ function putRound(building: Building, filed: Filed, questions: readonly Question
     class_id: filed.classId,
     edition_id: filed.edition,
     title: asked.title,
-    state: JSON.stringify({ ...newRound, ended: true, askings }),
+    state: JSON.stringify({ ...newRound, strips: true, ended: true, askings }),
     version: 4 * questions.length + 1,
     client_key: keyOf(900 + filed.round),
     created_at: new Date(filed.began),
@@ -229,6 +229,8 @@ function putPart(
     student_id: student.id,
     joined_at: new Date(began),
     seen_at: new Date(ended),
+    // This class has no devices: it holds its answers up.
+    held_up_at: new Date(ended),
   });
   for (const { id, asking } of questions) {
     const given = answers.get(id);

@@ -161,6 +161,11 @@ const routes: RouteRecordRaw[] = [
     meta: teacher(say('paper.lookAtThese')),
   },
   {
+    path: '/assignments/:assignmentId(\\d+)/paper/camera',
+    component: () => import('./paper/camera/SheetCameraPage.vue'),
+    meta: teacher(say('paper.takePhotos')),
+  },
+  {
     path: '/assignments/:assignmentId(\\d+)/booklets',
     component: () => import('./paper/BookletsPage.vue'),
     meta: teacher(say('paper.booklets')),

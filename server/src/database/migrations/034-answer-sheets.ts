@@ -109,6 +109,7 @@ export const answerSheets: Migration = {
       'printed_sheets',
     ])
       await run(`DROP TABLE ${table}`);
+    await run(`UPDATE attempts SET handed_in_by = 'student' WHERE handed_in_by = 'paper'`);
     await run(`ALTER TABLE attempts MODIFY handed_in_by ENUM('student', 'server', 'teacher') NULL`);
   },
 };

@@ -67,6 +67,13 @@ const missing = computed(() =>
         say('paper.takePhoto')
       }}</FileButton>
     </p>
+    <p>
+      <RouterLink
+        v-if="paper.sheets.length > 0"
+        :to="`/assignments/${assignmentId}/paper/camera`"
+        >{{ say('paper.takePhotos') }}</RouterLink
+      >
+    </p>
     <p class="faded small">{{ say('paper.fileKinds') }}</p>
     <p v-if="sending.length > 0" role="status">{{ say('paper.sending', { name: sending[0] }) }}</p>
     <p v-for="words in refused" :key="words" class="wrong" role="alert">{{ words }}</p>

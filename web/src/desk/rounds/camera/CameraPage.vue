@@ -13,7 +13,8 @@ import RoundSteps from '../RoundSteps.vue';
 import { useRound } from '../useRound';
 import CameraView from './CameraView.vue';
 import NumbersRead from './NumbersRead.vue';
-import { useCamera, type CameraTrouble } from './useCamera';
+import CameraTrouble from '../../camera/CameraTrouble.vue';
+import { useCamera } from '../../camera/useCamera';
 import { useUnsentStrips } from './useUnsentStrips';
 
 const router = useRouter();
@@ -92,15 +93,6 @@ const state = computed(() => {
   if (!canAnswer.value) return say('rounds.stripsCannotAnswer');
   return isOpen.value ? say('rounds.stripsRead', counted.value) : say('rounds.stripsNotOpen');
 });
-const troubleWords = computed(() => {
-  const said: Record<CameraTrouble, string> = {
-    none: say('rounds.cameraNone'),
-    refused: say('rounds.cameraRefused'),
-    busy: say('rounds.cameraBusy'),
-    insecure: say('rounds.cameraInsecure'),
-  };
-  return trouble.value && said[trouble.value];
-});
 const question = computed(() => plainText(asking.value?.item.stem ?? ''));
 const toRound = (query = {}) => router.push({ path: `/rounds/${roundId}`, query });
 </script>
@@ -111,11 +103,7 @@ const toRound = (query = {}) => router.push({ path: `/rounds/${roundId}`, query 
   </PageHead>
   <div class="page">
     <CameraView v-if="stream" :stream="stream" @picture="look" />
-    <div v-else-if="troubleWords" class="inset">
-      <p class="wrong" role="alert">{{ troubleWords }}</p>
-      <ElButton size="large" @click="open()">{{ say('rounds.cameraAgain') }}</ElButton>
-    </div>
-    <p v-else class="inset" role="status">{{ say('rounds.cameraOpening') }}</p>
+    <div v-else class="inset"><CameraTrouble :trouble="trouble" @again="open()" /></div>
     <div class="inset">
       <p class="faded small">
         {{ say('rounds.noPictureKept') }}

@@ -3,17 +3,24 @@
 import type { SeenCode } from '@oaken/core/capture';
 import { computed, useTemplateRef, watchEffect } from 'vue';
 import { say } from '../../../words/teacher';
-import { useStripReading } from './useStripReading';
+import { usePictureReading } from '../../camera/usePictureReading';
+
+/** Pixels; what larger pictures would show more is farther away than a classroom is long. */
+const largestSide = 1280;
 
 const props = defineProps<{ stream: MediaStream }>();
 const emit = defineEmits<{ picture: [seen: SeenCode[]] }>();
 const video = useTemplateRef('video');
-const { seen, size, failed } = useStripReading(video, (codes) => emit('picture', codes));
+const { seen, size, failed } = usePictureReading<SeenCode[]>(video, {
+  largestSide,
+  start: () => new Worker(new URL('./strips.worker.ts', import.meta.url), { type: 'module' }),
+  each: (codes) => emit('picture', codes),
+});
 watchEffect(() => {
   if (video.value && video.value.srcObject !== props.stream) video.value.srcObject = props.stream;
 });
 const drawn = computed(() =>
-  seen.value.map(({ number, corners }) => ({
+  (seen.value ?? []).map(({ number, corners }) => ({
     number,
     outline: corners.map(({ x, y }) => `${x},${y}`).join(' '),
     x: corners.reduce((sum, { x }) => sum + x, 0) / 4,

@@ -1,22 +1,26 @@
-/** Reads what a video shows, as often as the reader is ready for the next picture. */
-import type { SeenCode } from '@oaken/core/capture';
+/** Reads what a video shows, as often as a thread is ready for the next picture. */
 import { onMounted, onUnmounted, ref, shallowRef, type Ref } from 'vue';
-import { StripReaders } from './reader';
+import { PictureReaders } from './readers';
 
-/** Larger pictures are made smaller: what they would show more is farther away than a classroom is long. */
-const largestSide = 1280;
+export interface Reading<Seen> {
+  /** Starts a thread that answers each picture. */
+  start(): Worker;
+  /** Larger pictures are made smaller, to so many pixels on their longer side. */
+  largestSide: number;
+  /** Is told what every picture shows. */
+  each(seen: Seen): void;
+}
 
-/** @param each is told what every picture shows */
-export function useStripReading(
+export function usePictureReading<Seen>(
   video: Readonly<Ref<HTMLVideoElement | null>>,
-  each: (seen: SeenCode[]) => void,
+  { start, largestSide, each }: Reading<Seen>,
 ) {
-  const seen = shallowRef<SeenCode[]>([]);
+  const seen = shallowRef<Seen | null>(null);
   /** Of the pictures, in pixels. */
   const size = ref({ width: 0, height: 0 });
   const failed = ref(false);
   const canvas = document.createElement('canvas');
-  let readers: StripReaders | null = null;
+  let readers: PictureReaders<Seen> | null = null;
   let waiting = 0;
   /** Of the picture that was read last: the same one read again agrees with itself. */
   let readUntil = -1;
@@ -27,10 +31,10 @@ export function useStripReading(
     if (picture) readers.read(picture).then(show, () => (failed.value = true));
   }
 
-  function show(codes: SeenCode[]): void {
+  function show(answer: Seen): void {
     if (!readers) return;
-    seen.value = codes;
-    each(codes);
+    seen.value = answer;
+    each(answer);
   }
 
   function pictureOf(element: HTMLVideoElement | null) {
@@ -57,7 +61,7 @@ export function useStripReading(
     });
   }
   onMounted(() => {
-    readers = new StripReaders();
+    readers = new PictureReaders<Seen>(start);
     next();
   });
   onUnmounted(() => {

@@ -1,5 +1,4 @@
 /** Pictures go to threads that read them, each to the next one that is free. */
-import type { SeenCode } from '@oaken/core/capture';
 
 /** Four bytes a pixel, row by row. */
 export interface CameraPicture {
@@ -7,21 +6,18 @@ export interface CameraPicture {
   width: number;
   height: number;
 }
-export type StripsSeen = SeenCode[];
 
 /** The page and the rest of the device need something too. */
 const mostThreads = 2;
 
-export class StripReaders {
+/** @typeParam Seen what a thread answers to a picture */
+export class PictureReaders<Seen> {
   private readonly threads: Worker[];
   private readonly free: Worker[];
 
-  constructor() {
+  constructor(start: () => Worker) {
     const count = Math.max(1, Math.min(mostThreads, navigator.hardwareConcurrency - 1));
-    this.threads = Array.from(
-      { length: count },
-      () => new Worker(new URL('./strips.worker.ts', import.meta.url), { type: 'module' }),
-    );
+    this.threads = Array.from({ length: count }, start);
     this.free = [...this.threads];
   }
 
@@ -31,11 +27,11 @@ export class StripReaders {
   }
 
   /** @param picture is given away @throws where no thread is free, or it does not start */
-  async read({ rgba, width, height }: CameraPicture): Promise<StripsSeen> {
+  async read({ rgba, width, height }: CameraPicture): Promise<Seen> {
     const thread = this.free.pop();
     if (!thread) throw new Error('No thread is free.');
-    const seen = new Promise<StripsSeen>((resolve, reject) => {
-      thread.onmessage = ({ data }: MessageEvent<StripsSeen>) => resolve(data);
+    const seen = new Promise<Seen>((resolve, reject) => {
+      thread.onmessage = ({ data }: MessageEvent<Seen>) => resolve(data);
       thread.onerror = ({ message }) => reject(new Error(message));
     });
     thread.postMessage({ rgba, width, height }, [rgba.buffer]);

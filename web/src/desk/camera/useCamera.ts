@@ -10,9 +10,11 @@ const troubles: Record<string, CameraTrouble> = {
   NotFoundError: 'none',
   OverconstrainedError: 'none',
 };
-const size = { width: { ideal: 1280 }, height: { ideal: 720 } };
+/** What is asked for; a camera gives what comes closest. */
+const usualSize = { width: 1280, height: 720 };
 
-export function useCamera() {
+export function useCamera({ width, height } = usualSize) {
+  const size = { width: { ideal: width }, height: { ideal: height } };
   const stream = shallowRef<MediaStream | null>(null);
   const trouble = ref<CameraTrouble | null>(null);
   /** All cameras of the device, once one could be opened. */
