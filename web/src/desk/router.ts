@@ -2,6 +2,7 @@ import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
 import { inWords } from '../client/request';
 import { useSession } from '../client/session';
 import { say } from '../words/teacher';
+import { paperRoutes } from './paper/routes';
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -150,31 +151,7 @@ const routes: RouteRecordRaw[] = [
     component: () => import('./assignments/AssignedPage.vue'),
     meta: teacher(say('assignments.assignedPaper')),
   },
-  {
-    path: '/assignments/:assignmentId(\\d+)/paper',
-    component: () => import('./paper/PaperPage.vue'),
-    meta: teacher(say('paper.title')),
-  },
-  {
-    path: '/assignments/:assignmentId(\\d+)/paper/look',
-    component: () => import('./paper/LookPage.vue'),
-    meta: teacher(say('paper.lookAtThese')),
-  },
-  {
-    path: '/assignments/:assignmentId(\\d+)/paper/camera',
-    component: () => import('./paper/camera/SheetCameraPage.vue'),
-    meta: teacher(say('paper.takePhotos')),
-  },
-  {
-    path: '/assignments/:assignmentId(\\d+)/booklets',
-    component: () => import('./paper/BookletsPage.vue'),
-    meta: teacher(say('paper.booklets')),
-  },
-  {
-    path: '/sheets/:sheetId(\\d+)',
-    component: () => import('./paper/SheetPage.vue'),
-    meta: teacher(say('paper.sheet')),
-  },
+  ...paperRoutes,
   {
     path: '/watch/:assignmentId(\\d+)',
     component: () => import('./watching/WatchPage.vue'),
