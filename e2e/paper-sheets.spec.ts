@@ -1,5 +1,6 @@
 /** A test on paper beside screens: printed, filled in, imported, looked at, and in one result. */
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Browser, type Page } from '@playwright/test';
+import { usualRules } from '@oaken/core/assignments';
 import type { AnswerOf, api } from '@oaken/contract';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
@@ -21,8 +22,7 @@ test.describe.configure({ mode: 'serial' });
 const complaints: string[] = [];
 test.afterAll(() => expect(complaints).toEqual([]));
 
-/** Some of the class have answered it on screens, and it is open still. */
-const title = 'Percent and rates, second look';
+const title = 'Rates on paper and on screens';
 const className = '6D';
 const folder = mkdtempSync(join(tmpdir(), 'oaken-paper-'));
 let teacher: Page;
@@ -46,17 +46,56 @@ const nameOf = async (number: number) =>
   (await overview()).sheets.find(({ rosterNumber }) => rosterNumber === number)!.student!.name;
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 
+/** Sends something as whoever is signed in on the page. */
+async function sent<Answer>(page: Page, path: string, data: object): Promise<Answer> {
+  const session = await page.request.get('/api/session');
+  const { csrf } = (await session.json()) as AnswerOf<typeof api.readSession>;
+  const reply = await page.request.post(path, { data, headers: { 'x-csrf-token': csrf ?? '' } });
+  expect([path, reply.status()]).toEqual([path, 200]);
+  return reply.json() as Promise<Answer>;
+}
+const results = async () =>
+  (await fetched<AnswerOf<typeof api.readResults>>(`/api/assignments/${assignmentId}/results`))
+    .students;
+/** An assignment that no other test knows of. */
+async function given(): Promise<number> {
+  const { assignments } = await fetched<AnswerOf<typeof api.listAssignments>>('/api/assignments');
+  const { classes } = await fetched<AnswerOf<typeof api.listClasses>>('/api/classes');
+  const like = assignments.find((one) => one.title === 'Percent and rates, second look')!;
+  const { id } = await sent<{ id: number }>(teacher, `/api/tests/${like.testId}/copy`, {
+    clientKey: crypto.randomUUID(),
+    title,
+  });
+  const test = await fetched<{ version: number }>(`/api/tests/${id}`);
+  const reply = await sent<{ id: number }>(teacher, '/api/assignments', {
+    ...{ clientKey: crypto.randomUUID(), testId: id, testVersion: test.version },
+    who: {
+      classIds: classes.filter(({ name }) => name === className).map((one) => one.id),
+      ...{ groupIds: [], studentIds: [], link: false },
+    },
+    ...{ opensAt: null, closesAt: Date.now() + 86_400_000, lateRule: { late: 'no' } },
+    ...{ visibleFrom: null, answersFrom: null, word: '', instructions: '', note: '' },
+    rules: usualRules,
+  });
+  return reply.id;
+}
+/** @param index of the student in the register, from 0 */
+async function answerOnScreen(browser: Browser, index: number): Promise<void> {
+  const { page, context } = await student(browser, className, 'BRN6D4', index);
+  const begin = `/api/seat/assignments/${assignmentId}/attempt`;
+  const { id } = await sent<{ id: number }>(page, begin, {});
+  await sent(page, `/api/seat/attempts/${id}/hand-in`, { answers: [] });
+  await context.close();
+}
+
 test.beforeAll(async ({ browser }) => {
   teacher = await teacherPage(browser, 'holloway');
   watch(teacher, complaints);
-  const { assignments } = await fetched<AnswerOf<typeof api.listAssignments>>('/api/assignments');
-  assignmentId = assignments.find((given) => given.title === title)!.id;
-  const { students } = await fetched<AnswerOf<typeof api.readResults>>(
-    `/api/assignments/${assignmentId}/results`,
+  assignmentId = await given();
+  await answerOnScreen(browser, 1);
+  free = (await results()).flatMap(({ state, rosterNumber }) =>
+    state === 'not-begun' ? rosterNumber : [],
   );
-  free = students
-    .filter(({ state }) => state === 'not-begun')
-    .map(({ rosterNumber }) => rosterNumber);
 });
 test.afterAll(() => teacher.context().close());
 
