@@ -357,6 +357,16 @@ describe('what is written into a frame', () => {
 });
 
 describe('afterwards', () => {
+  test('results are not complete while sheets are out or something is not sure', async () => {
+    const paper = await begin();
+    const { length } = (await paper.results()).students;
+    await paper.sit(3, { 1: 'A+B', 2: 'B' });
+    school.clock.now += 8 * 86_400_000;
+    const { complete, onPaper } = await paper.results();
+    school.clock.now -= 8 * 86_400_000;
+    expect([complete, onPaper]).toEqual([false, { out: length - 1, toLookAt: 1 }]);
+  });
+
   test('the student sees the picture of their sheet, and nobody else’s', async () => {
     const paper = await begin(two, open);
     await paper.sit(3, { 1: 'A', 2: 'B' });

@@ -41,6 +41,7 @@ const results = (change: Partial<ResultsAnswer> = {}) =>
   ({
     assignment: { id: 1 },
     complete: true,
+    onPaper: { out: 0, toLookAt: 0 },
     practice: false,
     points: 9,
     bands: [],

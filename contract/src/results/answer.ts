@@ -160,6 +160,8 @@ export const resultsAnswer = z.object({
   practice: z.boolean(),
   /** Nothing can arrive any more. */
   complete: z.boolean(),
+  /** Students whose answer sheet is not back, and marks and pages that a person has to look at. */
+  onPaper: z.object({ out: z.number(), toLookAt: z.number() }),
   caution: z.string().nullable(),
   groupSize: z.number(),
   bands: z.array(z.object({ name: z.string(), from: z.number() })),

@@ -1,5 +1,5 @@
 /** How much of the answer sheets a person has still to look at. */
-import { col, fn } from 'sequelize';
+import { col, fn, Op } from 'sequelize';
 import { toMillis, type Database } from '../database/connect';
 
 export interface Unclear {
@@ -40,4 +40,27 @@ export async function unclearByAssignment(
       unclear.set(id, { count: held.count + count, at: Math.max(held.at, toMillis(latest)) });
   }
   return unclear;
+}
+
+/** What may still come of an assignment on paper. */
+export async function paperLeft(
+  database: Database,
+  assignmentId: number,
+): Promise<{ out: number; toLookAt: number }> {
+  const { Attempt, PrintedSheet } = database.models;
+  const sheets = await PrintedSheet.findAll({
+    attributes: ['studentId'],
+    where: { assignmentId, attemptId: null, studentId: { [Op.ne]: null } },
+    raw: true,
+  });
+  const unclear = await unclearByAssignment(database, [assignmentId]);
+  const toLookAt = unclear.get(assignmentId)?.count ?? 0;
+  if (sheets.length === 0) return { out: 0, toLookAt };
+  const studentId = [...new Set(sheets.flatMap((sheet) => sheet.studentId ?? []))];
+  const answered = await Attempt.count({
+    where: { assignmentId, studentId },
+    distinct: true,
+    col: 'studentId',
+  });
+  return { out: studentId.length - answered, toLookAt };
 }

@@ -18,6 +18,7 @@ import { answerTo, chosenIn, itemResults } from './items';
 import { AnswerReadings } from './answer-readings';
 import { tableOf } from './table';
 import { mayRun } from '../access';
+import { paperLeft } from '../paper/unclear';
 import { sentence } from './sentences';
 
 /** Whether nothing more can arrive: all have handed in, or the window has ended and nobody is working. */
@@ -47,9 +48,10 @@ export async function readResults(
   query: ResultsQuery = everything,
 ): Promise<ResultsAnswer> {
   const assignment = await ownAssignmentRow(database, me, assignmentId);
-  const [gathered, mayChange] = await Promise.all([
+  const [gathered, mayChange, onPaper] = await Promise.all([
     gather(database, assignmentId),
     mayRun(database, me, assignmentId),
+    paperLeft(database, assignmentId),
   ]);
   const lines = chosenLines(gathered, query);
   const finished = lines.filter(isFinished);
@@ -70,7 +72,8 @@ export async function readResults(
     points: assignment.points,
     filters: filtersOf(assignment, gathered),
     practice: mode === 'practice',
-    complete: isComplete(assignment, now),
+    complete: isComplete(assignment, now) && onPaper.out + onPaper.toLookAt === 0,
+    onPaper,
     caution: caution(finished.length),
     groupSize,
     bands,

@@ -89,6 +89,7 @@ function asResults(title: string, sheet: SheetTable): ResultsAnswer {
     filters: { classes: [], groups: [], forms: [], attempts: false },
     practice: false,
     complete: true,
+    onPaper: { out: 0, toLookAt: 0 },
     caution: caution(students.length),
     groupSize,
     bands: [],

@@ -53,6 +53,14 @@ const arriving = computed(() => {
   if (!results.value) return '';
   if (!assignment.value) return say('results.imported');
   if (results.value.complete) return say('results.completeNothingMoreCan');
+  const { out, toLookAt } = results.value.onPaper;
+  if (out + toLookAt > 0)
+    return [
+      out > 0 ? say('results.sheetsOut', { n: out }) : '',
+      toLookAt > 0 ? say('results.paperToLookAt', { n: toLookAt }) : '',
+    ]
+      .filter(Boolean)
+      .join(', ');
   return say('results.studentsMayStillHand', {
     n: assignment.value.given - assignment.value.handedIn,
     closing: words.closing(assignment.value.closesAt),
