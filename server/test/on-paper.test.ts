@@ -358,12 +358,15 @@ describe('what is written into a frame', () => {
 
 describe('afterwards', () => {
   test('results are not complete while sheets are out or something is not sure', async () => {
-    const paper = await begin();
+    const hour = 3_600_000;
+    const closesAt = school.clock.now + hour;
+    const paper = await OnPaper.begin(school, teacher, two, { closesAt });
+    await paper.print();
     const { length } = (await paper.results()).students;
     await paper.sit(3, { 1: 'A+B', 2: 'B' });
-    school.clock.now += 8 * 86_400_000;
+    school.clock.now += 2 * hour;
     const { complete, onPaper } = await paper.results();
-    school.clock.now -= 8 * 86_400_000;
+    school.clock.now -= 2 * hour;
     expect([complete, onPaper]).toEqual([false, { out: length - 1, toLookAt: 1 }]);
   });
 
