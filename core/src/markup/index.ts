@@ -4,6 +4,7 @@ export { formulasIn, markupProblem } from './problems';
 export {
   allowedAttributes,
   allowedElements,
+  fileAddressOf,
   fileAddressPattern,
   longestFormula,
   mostPlays,

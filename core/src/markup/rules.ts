@@ -34,6 +34,9 @@ export const deepestNesting = 40;
 /** Where a picture, sound or film is kept. */
 export const fileAddressPattern = /^\/api\/files\/[A-Za-z0-9_-]{22}$/;
 
+/** Where a kept file is fetched from. */
+export const fileAddressOf = (id: string): string => `/api/files/${id}`;
+
 const elements = new Set<string>(allowedElements);
 /** Whether a wording may hold the element. */
 export const isAllowedElement = (name: string) => elements.has(name);

@@ -1,6 +1,6 @@
 /** The answer sheet of work that was done on paper. */
 import type { Database } from '../database/connect';
-import { addressOf } from '../files/service';
+import { fileAddressOf } from '@oaken/core/markup';
 
 /** @returns addresses of its pages, in their order; none for work on a screen */
 export async function sheetPictures({ models }: Database, attemptId: number): Promise<string[]> {
@@ -10,5 +10,5 @@ export async function sheetPictures({ models }: Database, attemptId: number): Pr
     include: [{ association: 'printedSheet', attributes: [], where: { attemptId } }],
     order: ['page'],
   });
-  return pages.map(({ pictureId }) => addressOf(pictureId));
+  return pages.map(({ pictureId }) => fileAddressOf(pictureId));
 }

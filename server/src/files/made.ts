@@ -2,7 +2,8 @@
 import { createHash, randomBytes } from 'node:crypto';
 import type { Context } from '../context';
 import { pieceSize } from './limits';
-import { addressOf, writePiece } from './service';
+import { fileAddressOf } from '@oaken/core/markup';
+import { writePiece } from './service';
 
 export interface MadeFile {
   schoolId: number;
@@ -30,5 +31,5 @@ export async function keepMade(
   for (let from = 0, number = 0; from < bytes.length; from += pieceSize, number++)
     await writePiece(context, id, number, bytes.subarray(from, from + pieceSize));
   await StoredFile.update({ complete: true }, { where: { id } });
-  return { id, address: addressOf(id) };
+  return { id, address: fileAddressOf(id) };
 }

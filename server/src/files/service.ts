@@ -2,6 +2,7 @@
 import { present } from '@oaken/core/certain';
 import type { KeptFile } from '@oaken/contract/files';
 import { entriesOf } from '@oaken/core/forms';
+import { fileAddressOf } from '@oaken/core/markup';
 import type { Part } from '@oaken/core/items';
 import { defaultGrace } from '@oaken/core/timing';
 import type { Request } from 'express';
@@ -21,7 +22,6 @@ import { sentence } from './sentences';
 
 const nameOf = (sort: Sort) => sentence(`sorts.${sort}`);
 const wrong = (message: string) => invalid([{ pointer: '', message }]);
-export const addressOf = (id: string) => `/api/files/${id}`;
 const inMB = (bytes: number) => (bytes / MB).toFixed(1);
 
 /** What a sender says of a file, and what is taken from them. */
@@ -261,7 +261,7 @@ async function finish(
   });
   if (same) await remove(context, id);
   else await StoredFile.update({ type, width, height, digest, complete: true }, { where: { id } });
-  return { address: addressOf(same?.id ?? id), name, type, bytes: size, width, height };
+  return { address: fileAddressOf(same?.id ?? id), name, type, bytes: size, width, height };
 }
 
 async function remove({ database }: Context, id: string): Promise<void> {

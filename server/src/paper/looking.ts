@@ -6,7 +6,7 @@ import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
-import { addressOf } from '../files/service';
+import { fileAddressOf } from '@oaken/core/markup';
 import type { ScannedPage } from '../models';
 import { notFound } from '../problems/problem';
 import { changesBetween, studentsWithout, takenPage } from './placing';
@@ -97,7 +97,7 @@ async function unclearRows(
         name: nameOf(owned),
         says: place.bubbles.map(({ says }) => says),
         several: place.several,
-        picture: addressOf(page.pictureId),
+        picture: fileAddressOf(page.pictureId),
         box: shareOf(geometry, place),
       },
     ];
@@ -123,7 +123,7 @@ async function unclearPage(
     problem: problem ?? 'no-sheet',
     scanName: page.scan?.name ?? '',
     position: page.position,
-    picture: addressOf(page.pictureId),
+    picture: fileAddressOf(page.pictureId),
     sheetId: sheets.some(({ sheet }) => sheet.id === printedSheetId) ? printedSheetId : proposed,
     page: page.page,
     changes: before ? changesBetween(before.reading, page.reading) : [],
@@ -165,7 +165,7 @@ function sheetPage(page: ScannedPage, geometry: SheetGeometry): SheetAnswer['pag
   return {
     id: page.id,
     page: page.page ?? 1,
-    picture: addressOf(page.pictureId),
+    picture: fileAddressOf(page.pictureId),
     rows: (page.reading?.rows ?? []).flatMap(({ doubt, label, marks, question }, row) => {
       const place = printed[row];
       if (!place) return [];
