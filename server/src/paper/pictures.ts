@@ -21,7 +21,15 @@ export class Unreadable extends Error {
   }
 }
 
-const run = promisify(execFile);
+/** Bytes that one program may take; a page of any copier needs a tenth of it. */
+const mostMemory = 2 * 1024 ** 3;
+const execute = promisify(execFile);
+
+/** Runs a program that reads what people send, with a limit on its time and its memory. */
+const run = (program: string, args: string[]) =>
+  execute('prlimit', [`--as=${mostMemory}`, '--', program, ...args], {
+    ...{ encoding: 'buffer', maxBuffer: mostBytes, timeout: patience },
+  });
 
 /** A page, and how many there are. */
 export interface PageOfFile {
@@ -63,19 +71,16 @@ const isHeic = (head: Buffer) =>
 
 /** By Debian's poppler-utils: one page at a time, never larger than it has to be. */
 async function* pagesOfPdf(file: string, from: number): AsyncGenerator<PageOfFile> {
-  const count = await run('pdfinfo', [file], { timeout: patience }).then(
-    ({ stdout }) => Number(/^Pages:\s+(\d+)$/m.exec(stdout)?.[1] ?? 0),
+  const count = await run('pdfinfo', [file]).then(
+    ({ stdout }) => Number(/^Pages:\s+(\d+)$/m.exec(stdout.toString('latin1'))?.[1] ?? 0),
     () => 0,
   );
   if (count === 0) throw new Unreadable('no-pdf');
   if (count > mostPages) throw new Unreadable('too-many-pages');
   for (let position = from; position <= count; position++) {
     const only = ['-f', String(position), '-l', String(position)];
-    const { stdout } = await run(
-      'pdftoppm',
-      ['-gray', '-scale-to', String(longest), ...only, file],
-      { encoding: 'buffer', maxBuffer: mostBytes, timeout: patience },
-    ).catch(() => {
+    const asked = ['-gray', '-scale-to', String(longest), ...only, file];
+    const { stdout } = await run('pdftoppm', asked).catch(() => {
       throw new Unreadable('no-pdf');
     });
     yield { position, count, picture: grayFromPgm(stdout) };

@@ -98,16 +98,22 @@ export class OnPaper {
     return Sheet.of(line, await this.teacher.ok('GET', path));
   }
 
-  /** Brings a file in and reads it. */
-  async bring(picture: Uint8Array, name = 'scan.jpg'): Promise<number> {
+  /** Sends a file, which waits to be read. */
+  async send(file: Uint8Array, name = 'scan.jpg'): Promise<number> {
     const path = `/api/assignments/${this.assignmentId}/scans?name=${encodeURIComponent(name)}`;
     const response = await fetch(this.school.base + path, {
       method: 'POST',
       headers: { cookie: this.teacher.cookie, 'x-csrf-token': this.teacher.csrf },
-      body: Buffer.from(picture),
+      body: Buffer.from(file),
     });
-    await this.school.jobs();
     return response.status;
+  }
+
+  /** Sends a file and reads it. */
+  async bring(file: Uint8Array, name?: string): Promise<number> {
+    const status = await this.send(file, name);
+    await this.school.jobs();
+    return status;
   }
 
   /** Fills in the sheet of a student and brings it in. */
