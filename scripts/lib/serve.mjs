@@ -5,7 +5,7 @@ import { setTimeout as wait } from 'node:timers/promises';
 import { Keeper } from './keeper.mjs';
 import { installMariaDb, startMariaDb } from './mariadb.mjs';
 import { ensureBuilt, ensurePackages } from './packages.mjs';
-import { root, run, settledWithin } from './run.mjs';
+import { installDebian, root, run, settledWithin } from './run.mjs';
 import { say, Stop } from './say.mjs';
 
 /** An orderly end of the server: what is being saved is written first. */
@@ -132,6 +132,8 @@ export async function serve({ kind, folder, welcome }) {
   try {
     await checkPort(port);
     installMariaDb();
+    // Scans of answer sheets come as PDF, and are read with a limit of memory.
+    installDebian(['pdfinfo', 'pdftoppm', 'prlimit'], ['poppler-utils', 'util-linux']);
     await ensurePackages();
     await ensureBuilt();
     let create = true;
