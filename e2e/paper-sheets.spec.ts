@@ -1,5 +1,7 @@
 /** A test on paper beside screens: printed, filled in, imported, looked at, and in one result. */
 import { expect, test, type Browser, type Page } from '@playwright/test';
+import { entriesOf } from '@oaken/core/forms';
+import { plainText } from '@oaken/core/plain';
 import { usualRules } from '@oaken/core/assignments';
 import type { AnswerOf, api } from '@oaken/contract';
 import { english } from '@oaken/words';
@@ -230,6 +232,33 @@ test('a phone takes a photo of each sheet that is put before it', async ({ brows
   for (const number of free.slice(4, 6))
     await expect(rowOf(phone, await nameOf(number))).toContainText(desk.paper.state.read);
   await context.close();
+});
+
+test('a key that is changed scores paper like the rest', async () => {
+  const question = 4;
+  const { edition } = await fetched<AnswerOf<typeof api.readBooklets>>(
+    `/api/assignments/${assignmentId}/booklets`,
+  );
+  const [part] = entriesOf(edition)[question - 1]!.content.parts;
+  if (part?.kind !== 'single-choice') throw new Error('That question has no choices.');
+  const [a, , c] = part.choices;
+  // The one marked A, and the other was changed to C.
+  const [choice, number] = part.key.includes(a!.id) ? [c!, free[0]!] : [a!, free[1]!];
+  const right = part.choices.find(({ id }) => part.key.includes(id))!;
+  const pointsOf = async () =>
+    (await results()).find(({ rosterNumber }) => rosterNumber === number)!.cells[question - 1]!
+      .points;
+  expect(await pointsOf()).toBe(0);
+  await teacher.goto(`/results/${assignmentId}/items?item=${question}`);
+  await teacher.getByRole('link', { name: desk.results.changeKeyOrScoring }).click();
+  const box = (text: string) =>
+    teacher.getByRole('checkbox', { name: plainText(text), exact: true });
+  await box(right.text).uncheck();
+  await box(choice.text).check();
+  await teacher.getByRole('textbox', { name: /^Reason/ }).fill('Both were accepted in class');
+  await button(teacher, /^Rescore \d/).click();
+  await expect(teacher.getByText(/attempts rescored/)).toBeVisible();
+  expect(await pointsOf()).toBe(1);
 });
 
 test('the student sees the picture of their own sheet', async ({ browser }) => {

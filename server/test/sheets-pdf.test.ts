@@ -7,7 +7,7 @@ import {
   type SheetLayout,
 } from '@oaken/core/capture/sheets';
 import type { Gray } from '@oaken/core/capture';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
@@ -101,6 +101,10 @@ describe('pictures', () => {
     expect(await readAll('page', await picture(60, 80).toFormat(format).toBuffer())).toEqual([
       '60x80',
     ]);
+  });
+  test('a phone’s own format is read', async () => {
+    const photo = readFileSync(join(__dirname, '../../e2e/fixtures/photo.heic'));
+    expect(await readAll('photo.heic', photo)).toEqual(['64x48']);
   });
   test('more pixels than a page needs are made fewer', async () => {
     expect(await readAll('large', await picture(6000, 8000).jpeg().toBuffer())).toEqual([
