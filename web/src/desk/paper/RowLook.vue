@@ -17,6 +17,11 @@ const emit = defineEmits<{ decide: [marks: string[]]; next: []; back: [] }>();
 
 /** Of two marks where one is right, nobody but a person can say which is meant. */
 const proposed = props.row.several || props.row.marks.length === 1 ? props.row.marks : [];
+const doubts = {
+  'two-marks': say('paper.doubt.two-marks'),
+  faint: say('paper.doubt.faint'),
+  unclear: say('paper.doubt.unclear'),
+};
 const chosen = ref<string[]>(props.decided ?? proposed);
 const isOpen = computed(() => chosen.value.length === 0 && props.row.doubt === 'two-marks');
 const inWords = (marks: readonly string[]) =>
@@ -55,7 +60,7 @@ useRowKeys({
   <article class="row-look">
     <h2>{{ say('paper.rowOf', { name: row.name, question: row.question }) }}</h2>
     <CroppedPicture :picture="row.picture" :box="row.box" :label="say('paper.croppedRow')" />
-    <p class="doubt">{{ say(`paper.doubt.${row.doubt}`) }}{{ ' ' }}{{ seems }}</p>
+    <p class="doubt">{{ doubts[row.doubt] }}{{ ' ' }}{{ seems }}</p>
     <p v-if="decided" class="faded" role="status">
       {{ say('paper.decided', { marks: inWords(decided) }) }}
     </p>

@@ -30,6 +30,11 @@ function nameOf(number: number, page: number): string {
   const name = sheet?.student?.name ?? say('paper.spareName', { sheet: number });
   return sheet && sheet.pages > 1 ? say('paper.nameAndPage', { name, page }) : name;
 }
+const states = {
+  waiting: say('paper.photo.waiting'),
+  sent: say('paper.photo.sent'),
+  refused: say('paper.photo.refused'),
+};
 /** What the camera sees now, in a sentence. */
 const now = ref('');
 function see(number: number, page: number): void {
@@ -81,7 +86,7 @@ watch(unsent, (left, before) => left < before && void load());
       <ol v-if="taken.length > 0" class="taken">
         <li v-for="sheet in taken" :key="sheet.key">
           {{ nameOf(sheet.number, sheet.page) }}{{ ' ' }}
-          <span class="faded">{{ say(`paper.photo.${sheet.state}`) }}</span>
+          <span class="faded">{{ states[sheet.state] }}</span>
         </li>
       </ol>
     </div>
