@@ -251,8 +251,7 @@ test('a key that is changed scores paper like the rest', async () => {
   expect(await pointsOf()).toBe(0);
   await teacher.goto(`/results/${assignmentId}/items?item=${question}`);
   await teacher.getByRole('link', { name: desk.results.changeKeyOrScoring }).click();
-  const box = (text: string) =>
-    teacher.getByRole('checkbox', { name: plainText(text), exact: true });
+  const box = (text: string) => teacher.getByRole('checkbox', { name: plainText(text) });
   await box(right.text).uncheck();
   await box(choice.text).check();
   await teacher.getByRole('textbox', { name: /^Reason/ }).fill('Both were accepted in class');
