@@ -14,7 +14,7 @@ import { readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
 import { readBytes } from '../files/service';
-import type { PrintedSheet, Scan, ScannedPage, StoredReading } from '../models';
+import type { PrintedSheet, ScannedPage, StoredReading } from '../models';
 import { invalid, notFound, problem } from '../problems/problem';
 import { lockSheet, openRowsOf, settle, takenPage } from './placing';
 import { PictureKeeper, stored } from './reading-scans';
@@ -153,7 +153,11 @@ async function placeByHand(
   });
 }
 
-/** A spare becomes the student's. @throws Problem 422 where nobody says whose it is, 409 for one who answered already */
+/**
+ * A spare becomes the student's.
+ *
+ * @throws Problem 422 where nobody says whose it is, 409 for one who answered already
+ */
 async function ownedBy(
   { models }: Database,
   sheet: PrintedSheet,
@@ -207,7 +211,7 @@ async function readAgain(
       const scan = await context.database.models.Scan.findByPk(page.scanId, {
         rejectOnEmpty: true,
       });
-      const keeper = new PictureKeeper(context, scan satisfies Scan, sheet);
+      const keeper = new PictureKeeper(context, scan, sheet);
       const reading = await stored(read.reading, keeper);
       const { id: pictureId } = await keeper.keep(read.picture);
       return { page: read.reading.page, reading, pictureId };

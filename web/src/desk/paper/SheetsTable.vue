@@ -11,8 +11,6 @@ const severalClasses = computed(
   () => new Set(props.paper.sheets.map(({ student }) => student?.className)).size > 2,
 );
 const hasForms = computed(() => props.paper.sheets.some(({ form }) => form !== ''));
-/** Spares that nobody took say nothing. */
-const shown = computed(() => props.paper.sheets);
 
 function stateOf({ read, pages, onScreen }: SheetLine): string {
   if (read.length === 0) return say(onScreen ? 'paper.state.onScreen' : 'paper.state.out');
@@ -40,7 +38,7 @@ const nameOf = ({ student, sheet }: SheetLine) =>
       </tr>
     </thead>
     <tbody>
-      <tr v-for="line in shown" :key="line.id" :class="{ faded: line.student === null }">
+      <tr v-for="line in paper.sheets" :key="line.id" :class="{ faded: line.student === null }">
         <td class="figures">{{ line.rosterNumber ?? '' }}</td>
         <th scope="row">
           <RouterLink

@@ -75,7 +75,7 @@ async function takeBack(adjustmentId: number): Promise<void> {
       say('results.allStudents')
     }}</RouterLink>
     <RouterLink v-if="work?.sheetId" :to="`/sheets/${work.sheetId}`">{{
-      say('paper.sheets')
+      say('paper.theSheet')
     }}</RouterLink>
     <span v-if="work" class="pdf"
       >{{ say('results.reportAsPdf')
