@@ -32,7 +32,7 @@ module.exports = {
       },
       // These packages have no CommonJS build.
       transformIgnorePatterns: [
-        '/node_modules/(?!(pinia|nostics|csv-stringify|@vueuse|element-plus)/)',
+        '/node_modules/(?!(pinia|nostics|csv-parse|csv-stringify|@vueuse|element-plus)/)',
       ],
       moduleNameMapper: { '\\.css$': '<rootDir>/web/test/support/no-style.cjs' },
     },

@@ -129,7 +129,7 @@ test('items are prepared for a class from a bank', async () => {
   for (const place of [1, 2]) await rows.nth(place).click();
   await teacher
     .getByRole('main')
-    .getByRole('button', { name: desk.rounds.place, exact: true })
+    .getByRole('button', { name: desk.banks.more, exact: true })
     .click();
   await teacher.getByRole('menuitem', { name: desk.rounds.prepareFor }).click();
   const dialog = teacher.getByRole('dialog');

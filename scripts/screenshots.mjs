@@ -74,9 +74,9 @@ runMain(async () => {
   await page.getByRole('button', { name: 'Find items' }).click();
   await page.getByRole('heading', { name: /cells can/ }).waitFor();
   await shoot(page, 'blueprint');
-  await page.goto(`${address}/tests/9/print`);
-  await page.locator('[data-sheet="booklet"]').waitFor();
-  await shoot(page, 'print');
+  await page.goto(`${address}/curricula`);
+  await page.getByRole('button', { name: /^Lesson Unit rates/ }).click();
+  await shoot(page, 'curriculum');
   await page.goto(`${address}/tests/1/assign`);
   await page.getByRole('checkbox', { name: /^6D/ }).check();
   await shoot(page, 'assign');

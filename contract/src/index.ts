@@ -6,6 +6,7 @@ import * as attempts from './attempts';
 import * as banks from './banks';
 import * as calendar from './calendar';
 import * as classes from './classes';
+import * as curricula from './curricula';
 import * as files from './files';
 import * as interchange from './interchange';
 import * as followUp from './follow-up';
@@ -106,12 +107,26 @@ export const api = {
   listPassages: passages.listPassages,
   makePassage: passages.makePassage,
   readPassage: passages.readPassage,
+  readPassageItems: passages.readPassageItems,
+  orderPassageItems: passages.orderPassageItems,
   revisePassage: passages.revisePassage,
   keepFile: files.keepFile,
   keepWork: files.keepWork,
   searchTests: tests.searchTests,
   makeTest: tests.makeTest,
   copyTest: tests.copyTest,
+  copyEntries: tests.copyEntries,
+  listCurricula: curricula.listCurricula,
+  makeCurriculum: curricula.makeCurriculum,
+  describeCurriculum: curricula.describeCurriculum,
+  writeCurriculum: curricula.writeCurriculum,
+  removeCurriculum: curricula.removeCurriculum,
+  restoreCurriculum: curricula.restoreCurriculum,
+  readCurriculumLine: curricula.readCurriculumLine,
+  placeInCurriculum: curricula.placeInCurriculum,
+  arrangeCurriculumLine: curricula.arrangeCurriculumLine,
+  followCurriculum: curricula.followCurriculum,
+  readComingNext: curricula.readComingNext,
   readTest: tests.readTest,
   readTestVersion: tests.readTestVersion,
   changeTest: tests.changeTest,
@@ -170,6 +185,9 @@ export const api = {
   readAssignment: assignments.readAssignment,
   changeAssignment: assignments.changeAssignment,
   stopAssignment: assignments.stopAssignment,
+  previewMoreStudents: assignments.previewMoreStudents,
+  addStudents: assignments.addStudents,
+  setAssignmentStandards: assignments.setAssignmentStandards,
   extendAssignment: assignments.extendAssignment,
   letIn: assignments.letIn,
   watchAssignment: watching.watchAssignment,

@@ -12,6 +12,9 @@ import {
   type AssignmentRules,
   type Shows,
   type SlipFacts,
+  countings,
+  additionInWords,
+  type Addition,
 } from '@oaken/core/assignments';
 import { wholePercent } from '@oaken/core/text';
 import { countAttempts } from '@oaken/core/attempts';
@@ -219,14 +222,15 @@ test('which attempt counts', () => {
     { number: 3, points: 7, maxPoints: 10 },
     { number: 4, points: null, maxPoints: null },
   ];
-  expect(
-    ['best', 'latest', 'first', 'mean'].map((counts) => countAttempts(made, counts as 'best')),
-  ).toEqual([
+  expect(countings.map((counts) => countAttempts(made, counts))).toEqual([
     { number: 2, points: 4, maxPoints: 5 },
     { number: 3, points: 7, maxPoints: 10 },
     { number: 1, points: 6, maxPoints: 10 },
     // Shares of 0.6, 0.8 and 0.7, of the latest one's 10 points.
     { number: 3, points: 7 },
+    { number: 1, points: 6, maxPoints: 10 },
+    // 17 of 25 points, of the latest one's 10.
+    { number: 3, points: 6.8 },
   ]);
   expect(countAttempts([{ number: 1, points: null, maxPoints: null }], 'mean')).toEqual({
     number: 1,
@@ -239,6 +243,9 @@ test('which attempt counts', () => {
         const all = earned.map((points, index) => ({ number: index + 1, points, maxPoints: 10 }));
         const best = countAttempts(all, 'best').points!;
         const mean = countAttempts(all, 'mean').points!;
+        // Of attempts that are worth the same, all together are their mean.
+        expect(countAttempts(all, 'all').points).toBe(mean);
+        expect(countAttempts(all, 'worst').points).toBe(Math.min(...earned));
         expect(best).toBe(Math.max(...earned));
         expect(mean).toBeLessThanOrEqual(best + 0.005);
         expect(mean).toBeGreaterThanOrEqual(Math.min(...earned) - 0.005);
@@ -423,4 +430,40 @@ test('a release says what shows to whom now, and what the rest waits for', () =>
     '1 student can read the score now. What was right shows after everyone’s window has closed: 1 student still can, and it never closes.',
   );
   expect(words({ handedIn: 0 })).toMatch(/^Nobody has handed in yet; whoever does can read/);
+});
+
+describe('more students for what runs', () => {
+  const now = Date.UTC(2026, 2, 3, 15);
+  const zone = 'America/New_York';
+  const said = (change: Partial<Addition> = {}) =>
+    additionInWords(
+      {
+        added: 12,
+        already: 0,
+        opensAt: now - 1,
+        closesAt: now + 3_600_000,
+        forms: 1,
+        handedIn: 0,
+        ...change,
+      },
+      zone,
+      now,
+    ).join(' ');
+
+  test.each<[string, Partial<Addition>, string]>([
+    ['open', {}, '12 students will get it. They can begin now, and have until today, 11:00 AM.'],
+    [
+      'never closing',
+      { closesAt: null },
+      '12 students will get it. They can begin now; it never closes.',
+    ],
+    ['closed', { closesAt: now - 1 }, 'It closed on'],
+    ['not open yet', { opensAt: now + 60_000 }, 'They can begin on'],
+    ['with forms', { forms: 2 }, 'They get the forms that the fewest have'],
+    ['with results', { handedIn: 3 }, 'averages change as they hand in.'],
+    ['had by some', { already: 1 }, '1 of those chosen has it already and keeps it as it is.'],
+    ['had by all', { added: 0, already: 4 }, 'Everybody chosen has it already.'],
+  ])('%s', (_, change, words) => {
+    expect(said(change)).toContain(words);
+  });
 });

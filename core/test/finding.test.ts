@@ -329,6 +329,7 @@ describe('words', () => {
 
   test('what is not readable or left out is neither found nor counted', () => {
     const index = indexOf([plain, { ...plain, id: 2, bank: 9 }, { ...plain, id: 3 }]);
+    expect(ask(index, { banks: [1], among: [2, 3] }).ids).toEqual([3]);
     const answer = ask(index, { banks: [1], without: [3] });
     expect(answer.ids).toEqual([1]);
     expect(answer.counts!.kinds).toEqual([['single-choice', 1]]);

@@ -1,6 +1,12 @@
 /** The shelf against a naive search, and stand-ins for items against what they promise. */
 import { similarTo, standInsFor, type ComparedItem } from '@oaken/core/assembly';
-import { findTests, sizeBands, type ShelfFilters, type ShelvedTest } from '@oaken/core/shelf';
+import {
+  findTests,
+  shelfOrders,
+  sizeBands,
+  type ShelfFilters,
+  type ShelvedTest,
+} from '@oaken/core/shelf';
 import fc from 'fast-check';
 
 const aTest = (id: number): fc.Arbitrary<ShelvedTest> =>
@@ -14,9 +20,11 @@ const aTest = (id: number): fc.Arbitrary<ShelvedTest> =>
     items: fc.constantFrom(0, 3, 10, 11, 25, 60),
     machine: fc.boolean(),
     media: fc.subarray(['picture', 'sound'] as const),
+    tags: fc.subarray(['homework', 'review']),
     shelf: fc.constantFrom('mine', 'school', 'everybody'),
     folders: fc.subarray([8, 9]),
     given: fc.nat(3),
+    createdAt: fc.nat(5),
     changedAt: fc.nat(5),
     text: fc.constantFrom('sandstone', 'percent decrease', ''),
   });
@@ -34,6 +42,7 @@ const filters: fc.Arbitrary<ShelfFilters> = fc.record({
   size: maybe(fc.constantFrom(...sizeBands.map(({ id }) => id))),
   machine: maybe(fc.boolean()),
   has: maybe(fc.constantFrom('picture', 'sound')),
+  tag: maybe(fc.constantFrom('homework', 'review')),
   folder: maybe(fc.constantFrom(8, 9)),
 });
 
@@ -50,6 +59,7 @@ function fits(shelvedTest: ShelvedTest, wanted: ShelfFilters): boolean {
     (!wanted.standard?.length ||
       wanted.standard.some((standard) => shelvedTest.standards.includes(standard))) &&
     (!wanted.grades?.length || wanted.grades.some((grade) => shelvedTest.grades.includes(grade))) &&
+    (wanted.tag === undefined || shelvedTest.tags.includes(wanted.tag)) &&
     (wanted.subject === undefined || shelvedTest.subject === wanted.subject) &&
     (!wanted.kind?.length || wanted.kind.includes(shelvedTest.kind)) &&
     (band === undefined || (shelvedTest.items >= band.from && shelvedTest.items < band.to)) &&
@@ -61,44 +71,41 @@ function fits(shelvedTest: ShelvedTest, wanted: ShelfFilters): boolean {
 
 test('the shelf finds what fits, in its order, and counts what each other choice would give', () => {
   fc.assert(
-    fc.property(
-      tests,
-      filters,
-      fc.constantFrom('newest', 'most-used', 'title'),
-      (all, wanted, order) => {
-        const { ids, counts } = findTests(all, wanted, order);
-        const expected = all.filter((shelvedTest) => fits(shelvedTest, wanted));
-        expect([...ids].sort((a, b) => a - b)).toEqual(expected.map(({ id }) => id));
-        const shelvedTests = ids.map((id) => all.find((shelvedTest) => shelvedTest.id === id)!);
-        const key = {
-          newest: (shelvedTest: ShelvedTest) => -shelvedTest.changedAt,
-          'most-used': (shelvedTest: ShelvedTest) => -shelvedTest.given,
-          title: () => 0,
-        }[order];
-        shelvedTests.slice(1).forEach((shelvedTest, index) => {
-          expect(key(shelvedTests[index]!)).toBeLessThanOrEqual(key(shelvedTest));
-          if (order === 'title') expect(shelvedTests[index]!.title <= shelvedTest.title).toBe(true);
-        });
-        const counted = <T>(list: readonly (readonly [T, number])[], value: T) =>
-          list.find(([entry]) => entry === value)?.[1] ?? 0;
-        for (const kind of ['quiz', 'test', 'worksheet'] as const)
-          expect(counted(counts.kind, kind)).toBe(
-            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, kind: [kind] })).length,
-          );
-        for (const standard of [1, 2, 3, 4])
-          expect(counted(counts.standard, standard)).toBe(
-            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, standard: [standard] }))
-              .length,
-          );
-        for (const { id } of sizeBands)
-          expect(counted(counts.size, id)).toBe(
-            all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, size: id })).length,
-          );
-        expect(counted(counts.machine, true)).toBe(
-          all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, machine: true })).length,
+    fc.property(tests, filters, fc.constantFrom(...shelfOrders), (all, wanted, order) => {
+      const { ids, counts } = findTests(all, wanted, order);
+      const expected = all.filter((shelvedTest) => fits(shelvedTest, wanted));
+      expect([...ids].sort((a, b) => a - b)).toEqual(expected.map(({ id }) => id));
+      const shelvedTests = ids.map((id) => all.find((shelvedTest) => shelvedTest.id === id)!);
+      const key = {
+        changed: (shelvedTest: ShelvedTest) => -shelvedTest.changedAt,
+        newest: (shelvedTest: ShelvedTest) => -shelvedTest.createdAt,
+        oldest: (shelvedTest: ShelvedTest) => shelvedTest.createdAt,
+        'most-used': (shelvedTest: ShelvedTest) => -shelvedTest.given,
+        title: () => 0,
+      }[order];
+      shelvedTests.slice(1).forEach((shelvedTest, index) => {
+        expect(key(shelvedTests[index]!)).toBeLessThanOrEqual(key(shelvedTest));
+        if (order === 'title') expect(shelvedTests[index]!.title <= shelvedTest.title).toBe(true);
+      });
+      const counted = <T>(list: readonly (readonly [T, number])[], value: T) =>
+        list.find(([entry]) => entry === value)?.[1] ?? 0;
+      for (const kind of ['quiz', 'test', 'worksheet'] as const)
+        expect(counted(counts.kind, kind)).toBe(
+          all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, kind: [kind] })).length,
         );
-      },
-    ),
+      for (const standard of [1, 2, 3, 4])
+        expect(counted(counts.standard, standard)).toBe(
+          all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, standard: [standard] }))
+            .length,
+        );
+      for (const { id } of sizeBands)
+        expect(counted(counts.size, id)).toBe(
+          all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, size: id })).length,
+        );
+      expect(counted(counts.machine, true)).toBe(
+        all.filter((shelvedTest) => fits(shelvedTest, { ...wanted, machine: true })).length,
+      );
+    }),
     { numRuns: 300 },
   );
 });

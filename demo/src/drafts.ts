@@ -79,6 +79,7 @@ export const drafts: Draft[] = [
           unknownToo: true,
           byHand: 1,
           banks: [],
+          curriculumLine: null,
           grades: [6],
           without: [],
         },

@@ -9,6 +9,7 @@ import { rosters } from './rosters';
 import { putAsked, putPrepared } from './school/asked';
 import { putBanks, putFiles, putFramework, putItems, putPassages } from './school/banks';
 import { Building, type SchoolOptions, type Tables } from './school/building';
+import { putCurriculum } from './school/curriculum';
 import { putDraft } from './school/drafts';
 import { giveAndSit } from './school/giving';
 import { putOnPaper } from './school/paper';
@@ -36,6 +37,7 @@ export async function demonstrationSchool(options: SchoolOptions): Promise<Table
   for (const [index, plan] of plans.entries()) giveAndSit(building, index + 1, plan);
   drafts.forEach((draft, index) => putDraft(building, plans.length + index + 1, draft));
   giveAndSit(building, plans.length + drafts.length + 1, written);
+  putCurriculum(building);
   putPrepared(building);
   putAsked(building);
   await putOnPaper(building, plans.length + drafts.length + 2);

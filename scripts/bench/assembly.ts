@@ -39,6 +39,7 @@ const blueprint: Blueprint = {
   unknownToo: false,
   byHand: 2,
   banks: [],
+  curriculumLine: null,
   grades: [],
   without: [],
 };

@@ -49,6 +49,7 @@ import { renewFigures } from './figures/renew';
 import type { Reader } from './reading/reader';
 import { fileEnded } from './rounds/filing';
 import { roundRoutes } from './rounds/routes';
+import { curriculumRoutes } from './curricula/routes';
 import { standardRoutes } from './standards/routes';
 import { forgetSentChanges } from './assessments/building';
 import { testRoutes } from './assessments/routes';
@@ -216,6 +217,7 @@ function interfaceRoutes(
   bankRoutes(bind, context);
   passageRoutes(bind, context);
   testRoutes(bind, context);
+  curriculumRoutes(bind, context);
   classRoutes(bind, context);
   assignmentRoutes(bind, context);
   markingRoutes(bind, context, editions);

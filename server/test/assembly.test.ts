@@ -32,6 +32,7 @@ const plain: Blueprint = {
   unknownToo: false,
   byHand: null,
   banks: [],
+  curriculumLine: null,
   grades: [],
   without: [],
 };

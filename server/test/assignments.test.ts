@@ -529,6 +529,64 @@ describe('changing what was given', () => {
   });
 });
 
+describe('more students for what runs', () => {
+  const none = { groupIds: [], studentIds: [] };
+  const classNamed = async (name: string) =>
+    (await teacher.ok('GET', '/api/classes')).classes.find((known) => known.name === name)!;
+
+  test('are told first, keep apart from those who have it, and are dealt on after them', async () => {
+    const { assignmentId } = await giveTest(school, teacher);
+    const path = `/api/assignments/${assignmentId}/students` as const;
+    const [mine, other] = [await classNamed('6B'), await classNamed('6D')];
+    const both = { ...none, classIds: [mine.id, other.id] };
+    expect(await teacher.ok('POST', `${path}/preview`, both)).toMatchObject({
+      added: other.students,
+      already: mine.students,
+      forms: 1,
+    });
+    // Nothing was done by asking.
+    expect((await standing(assignmentId)).students).toHaveLength(mine.students);
+    expect(await teacher.ok('POST', path, both)).toEqual({ added: other.students });
+    const { assignment, students, who } = await standing(assignmentId);
+    expect(students).toHaveLength(mine.students + other.students);
+    expect(assignment.recipients).toContain('6D');
+    expect([...who.classIds].sort()).toEqual([mine.id, other.id].sort());
+    const seats = await rows<{ seat: number }>(
+      school.database,
+      'SELECT seat FROM assignment_students WHERE assignment_id = :assignmentId ORDER BY seat',
+      { assignmentId },
+    );
+    expect(seats.map(({ seat }) => seat)).toEqual(students.map((_, seat) => seat));
+    const again = await teacher.post(path, both);
+    expect([again.status, JSON.stringify(again.body)]).toEqual([
+      422,
+      expect.stringContaining('does not have it yet'),
+    ]);
+  });
+
+  test('a single one of another class comes in alone, and begins', async () => {
+    const { assignmentId } = await giveTest(school, teacher);
+    const other = await classNamed('6D');
+    const [first] = await rosterOf(other.id);
+    const who = { ...none, classIds: [], studentIds: [first!.id] };
+    await teacher.ok('POST', `/api/assignments/${assignmentId}/students`, who);
+    const student = await school.student('6D', 0);
+    const line = await lineOf(student, assignmentId);
+    expect(line).toBeDefined();
+    await begin(student, assignmentId);
+  });
+
+  test('are added by whoever runs it alone', async () => {
+    const { assignmentId } = await giveTest(school, teacher);
+    const lindqvist = await school.staff('lindqvist');
+    const { classes } = await lindqvist.ok('GET', '/api/classes');
+    const body = { ...none, classIds: [classes[0]!.id] };
+    const path = `/api/assignments/${assignmentId}/students` as const;
+    expect((await lindqvist.post(path, body)).status).toBe(404);
+    expect((await lindqvist.post(`${path}/preview`, body)).status).toBe(404);
+  });
+});
+
 describe('guests by a link', () => {
   test('type a name, sit, see nothing else, and are tied to a student later', async () => {
     const given = await giveTest(school, teacher, {

@@ -484,3 +484,34 @@ test('all that a search finds can be picked', async () => {
   });
   expect(items.map(({ id }) => id)).toEqual(ids.slice(0, 3).reverse());
 });
+
+test('all items of a passage are told in their order, which who may change the passage sets', async () => {
+  const passage = await holloway.ok('POST', '/api/passages', {
+    bank: myBank,
+    clientKey: clientKey(),
+    content: { title: 'The weir', body: '<p>Nobody had opened the sluice.</p>' },
+  });
+  const about = { passage: { id: passage.id, revision: passage.revisionId } };
+  const ids: number[] = [];
+  for (const stem of ['Who came first?', 'Who came second?', 'Who came last?'])
+    ids.push(
+      (
+        await holloway.ok('POST', '/api/items', {
+          clientKey: clientKey(),
+          bank: myBank,
+          folder: null,
+          content: content(stem, about),
+          facts,
+        })
+      ).id,
+    );
+  const path = `/api/passages/${passage.id}/items` as const;
+  const order = async () => (await holloway.ok('GET', path)).items.map(({ id }) => id);
+  expect(await order()).toEqual(ids);
+  const [first, second, last] = ids;
+  await holloway.ok('PUT', path, { items: [last, first] });
+  // One that was not named stands behind the others.
+  expect(await order()).toEqual([last, first, second]);
+  expect((await lindqvist.get(path)).status).toBe(404);
+  expect((await lindqvist.send('PUT', path, { items: ids })).status).toBe(404);
+});

@@ -48,6 +48,7 @@ test('what an author writes passes: every allowed element with its attributes', 
     'data-gap': 'g1',
     'data-words': 'w1',
     'data-size': 'large',
+    'data-color': 'blue',
     src: file,
     alt: 'A map',
     title: 'A bell',
@@ -91,6 +92,7 @@ test.each([
   ],
   ['<p><span data-formula=" "></span></p>', 'A formula is empty.'],
   ['<p><span data-size="huge">x</span></p>', 'There is no text size “huge”.'],
+  ['<p><span data-color="#f00">x</span></p>', 'There is no text color “#f00”.'],
   ['<p>3 < 4</p>', 'A “<” that is not part of the markup must be written as “&lt;”.'],
 ])('%s: %s', (html, message) => expect(problemOf(html)).toBe(message));
 

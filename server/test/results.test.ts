@@ -535,6 +535,45 @@ test('follow-up: groups with their evidence, and practice from items that nobody
   ).toMatch('have no items on these standards');
 });
 
+test('tags are read out as standards are, also those that were given after the test', async () => {
+  const path = '/api/assignments/1';
+  const { items } = await teacher.ok('GET', whole);
+  const tagged = items.slice(0, 3).map(({ itemId }) => itemId);
+  await teacher.ok('POST', '/api/items/label', { items: tagged, addTags: ['word problems'] });
+  const { standards } = await teacher.ok('GET', `${path}/results/standards?by=tag`);
+  const [line, ...others] = standards;
+  expect([line!.code, line!.statement, line!.all.items, others]).toEqual([
+    'word problems',
+    '',
+    3,
+    [],
+  ]);
+  const points =
+    items.slice(0, 3).reduce((sum, { facility }) => sum + (facility.value ?? 0), 0) / 3;
+  expect(line!.all.share).toBeCloseTo(points, 1);
+  const { groups } = await teacher.ok('GET', `${path}/follow-up?by=tag&below=100`);
+  expect(groups.map(({ codes }) => codes)).toEqual([['word problems']]);
+  // An item that nobody has met gets the tag, and is practice for them.
+  const met = new Set(items.map(({ itemId }) => itemId));
+  const unseen = (await teacher.ok('GET', '/api/items?words=ma8&kind=single-choice')).items.find(
+    ({ id }) => !met.has(id),
+  )!.id;
+  await teacher.ok('POST', '/api/items/label', { items: [unseen], addTags: ['word problems'] });
+  const { made } = await teacher.ok('POST', `${path}/follow-up`, {
+    clientKey: clientKey(),
+    each: 1,
+    by: 'tag',
+    groups: [
+      {
+        name: 'Word problems',
+        codes: ['word problems'],
+        students: groups[0]!.students.map(({ id }) => id),
+      },
+    ],
+  });
+  expect(made).toMatchObject([{ items: 1, without: [] }]);
+});
+
 test('an opinion shows how often each choice was taken, and neither it nor a page to read ever looks wrong', async () => {
   const bank = (await teacher.ok('GET', '/api/banks')).banks.find(({ mine }) => mine)!.id;
   const facts = {

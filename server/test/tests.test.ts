@@ -202,6 +202,175 @@ describe('sharing', () => {
   });
 });
 
+describe('single items out of a colleague’s test', () => {
+  let river: number;
+  let entries: { id: string; itemId: number; revisionId: number }[];
+  let hidden: number;
+  let plain: number;
+  const copyOut = (who: Visitor, to: unknown, chosen = entries, key = clientKey()) =>
+    who.post(`/api/tests/${river}/entries/copy`, {
+      clientKey: key,
+      entries: chosen.map(({ id }) => id),
+      to,
+    });
+  const bankOf = async (who: Visitor) =>
+    (await who.ok('GET', '/api/banks')).banks.find((bank) => bank.mine)!.id;
+
+  /** One of a bank that nobody else may read, with its passage, and one of the school's. */
+  beforeAll(async () => {
+    const bank = await bankOf(holloway);
+    const passage = await holloway.ok('POST', '/api/passages', {
+      bank,
+      clientKey: clientKey(),
+      content: { title: 'The weir', body: '<p>Nobody had opened the sluice.</p>' },
+    });
+    const [first, second] = await itemsFor(holloway, 'words=GEO&kind=single-choice', 2);
+    plain = second!;
+    const { item } = await holloway.ok('GET', `/api/items/${first}`);
+    const made = await holloway.ok('POST', '/api/items', {
+      clientKey: clientKey(),
+      bank,
+      folder: null,
+      content: { ...item.content, passage: { id: passage.id, revision: passage.revisionId } },
+      facts: {
+        subject: item.subject,
+        grades: item.grades,
+        standards: item.standards.map(({ id }) => id),
+        depth: item.depth,
+        seconds: item.seconds,
+        tags: item.tags,
+        author: 'M. Holloway',
+        licence: item.licence,
+      },
+    });
+    hidden = made.id;
+    river = await make(holloway, 'By the river', [hidden, plain]);
+    await change(holloway, river, ready);
+    await share(holloway, river, 'school');
+    entries = (await read(holloway, river)).outline.sections[0]!.entries;
+  });
+
+  test('come into my bank with their passage, their author and where they are from', async () => {
+    const bank = await bankOf(lindqvist);
+    expect((await lindqvist.get(`/api/items/${hidden}`)).status).toBe(404);
+    const key = clientKey();
+    const to = { kind: 'bank', bank, folder: null };
+    const [reply, again] = [
+      await copyOut(lindqvist, to, entries, key),
+      await copyOut(lindqvist, to, entries, key),
+    ];
+    expect(again.body).toEqual(reply.body);
+    const [copy] = (reply.body as { items: number[] }).items;
+    const { item, sourceTest } = await lindqvist.ok('GET', `/api/items/${copy}`);
+    expect(sourceTest).toEqual({ title: 'By the river', owner: 'Maren Holloway' });
+    expect(item).toMatchObject({ bankId: bank, may: 'edit', author: 'M. Holloway' });
+    const passage = await lindqvist.ok('GET', `/api/passages/${item.content.passage!.id}`);
+    expect(passage).toMatchObject({ content: { title: 'The weir' }, passage: { bankId: bank } });
+  });
+
+  test('come into my test: as a wording of its own where I cannot read the bank, else as the bank’s item', async () => {
+    const mine = await make(lindqvist, 'Mine');
+    const { body } = await copyOut(lindqvist, { kind: 'test', test: mine });
+    expect(body).toMatchObject({ items: [hidden, plain], already: 0 });
+    const { revisions, outline } = await read(lindqvist, mine);
+    expect(outline.sections[0]!.entries.map(({ itemId }) => itemId)).toEqual([hidden, plain]);
+    expect(
+      revisions.map(({ itemId, forThisTest, sourceTest }) => [itemId, forThisTest, sourceTest]),
+    ).toEqual([
+      [hidden, true, { title: 'By the river', owner: 'Maren Holloway' }],
+      [plain, false, null],
+    ]);
+    const repeated = await copyOut(lindqvist, { kind: 'test', test: mine });
+    expect(repeated.body).toMatchObject({ items: [], already: 2 });
+  });
+
+  test('still say whose they are, but not the title, when the test is no longer shared', async () => {
+    const mine = await make(lindqvist, 'Later');
+    await copyOut(lindqvist, { kind: 'test', test: mine }, entries.slice(0, 1));
+    const [{ revisionId, id }] = (await read(lindqvist, mine)).outline.sections[0]!
+      .entries as typeof entries as [(typeof entries)[number]];
+    await share(holloway, river, 'mine');
+    await lindqvist.ok('POST', `/api/tests/${mine}/entries/${id}/revision`, {
+      basedOn: revisionId,
+      content: {
+        ...(await read(lindqvist, mine)).revisions[0]!.content,
+        stem: '<p>Asked otherwise</p>',
+      },
+      form: null,
+    });
+    const { revisions } = await read(lindqvist, mine);
+    await share(holloway, river, 'school');
+    expect(revisions[0]!.sourceTest).toEqual({ title: null, owner: 'Maren Holloway' });
+  });
+
+  test('go nowhere that is not mine to change', async () => {
+    const bank = await bankOf(holloway);
+    expect((await copyOut(lindqvist, { kind: 'bank', bank, folder: null })).status).toBe(404);
+    expect((await copyOut(lindqvist, { kind: 'test', test: river })).status).toBe(403);
+    await share(holloway, river, 'mine');
+    const own = { kind: 'bank', bank: await bankOf(lindqvist), folder: null };
+    expect((await copyOut(lindqvist, own)).status).toBe(404);
+  });
+});
+
+describe('standards of a test and of what was assigned', () => {
+  let ratios: number;
+  let other: { id: number; code: string };
+  beforeAll(async () => {
+    ratios = await make(
+      holloway,
+      'Ratios, read as data',
+      await itemsFor(holloway, 'words=ma6rat1&kind=single-choice', 3),
+    );
+    const { frameworks } = await holloway.ok('GET', '/api/frameworks');
+    other = frameworks[0]!.standards.find(({ code }) => code.startsWith('MA.6.NUM.'))!;
+  });
+  const shelved = async () =>
+    (await holloway.ok('GET', '/api/tests?words=ratios,%20read')).tests.find(
+      ({ id }) => id === ratios,
+    )!.standards;
+  const give = async () => {
+    const { version } = await read(holloway, ratios);
+    const { classes } = await holloway.ok('GET', '/api/classes');
+    const { id: assignmentId } = await holloway.ok('POST', '/api/assignments', {
+      clientKey: clientKey(),
+      testId: ratios,
+      testVersion: version,
+      ...wishes([classes[0]!.id], school.clock.now + 7 * 86_400_000),
+    });
+    return holloway.ok('GET', `/api/assignments/${assignmentId}`);
+  };
+
+  test('are those of its items until its teacher gives it others, by which it is found', async () => {
+    expect(await shelved()).toEqual(['MA.6.RAT.1']);
+    await change(holloway, ratios, { do: 'describe', facts: { standards: [other.id] } });
+    expect(await shelved()).toEqual([other.code]);
+    expect(await titles(holloway, `standard=${other.id}`)).toContain('Ratios, read as data');
+  });
+
+  test('go along when it is assigned, and are changed there alone', async () => {
+    const { assignment, standards, itemStandards } = await give();
+    expect([standards, itemStandards.map(({ code }) => code)]).toEqual([
+      [other.id],
+      ['MA.6.RAT.1'],
+    ]);
+    const path = `/api/assignments/${assignment.id}/standards` as const;
+    await holloway.ok('PUT', path, { standards: null });
+    const { standards: now } = await holloway.ok('GET', `/api/assignments/${assignment.id}`);
+    expect([now, await shelved()]).toEqual([null, [other.code]]);
+    expect((await nwosu.send('PUT', path, { standards: [other.id] })).status).toBe(404);
+  });
+
+  test('that are in no framework are refused', async () => {
+    const facts = { standards: [999_999] };
+    const changes = [{ do: 'describe', facts }];
+    expect(await refusal(holloway.post(`/api/tests/${ratios}/changes`, { changes }))).toEqual([
+      404,
+      expect.stringContaining('standard'),
+    ]);
+  });
+});
+
 describe('the shelf', () => {
   test('finds as banks find: words, standard, grade, size, and what each choice would give', async () => {
     expect(await titles(nwosu, 'shelf=school&words=rocks')).toEqual(['Rocks, water and wind']);

@@ -88,20 +88,47 @@ const assignment = {
   forms: [null],
   formsFor: [],
   sections: [],
+  standards: null,
+  itemStandards: [{ id: 5, code: 'GE.6.RIV.1' }],
   link: null,
   students: [has(1, 'Ada Park'), has(2, 'Bo Lind', { state: 'working' })],
   letters: { sent: 0, waiting: 0, failed: 0 },
   mayChange: true,
 };
 beforeEach(() => {
+  answers.listBanks = { banks: [] };
+  answers.listFrameworks = { frameworks: [{ id: 1, name: 'Goals', standards }] };
   answers.listClasses = { classes: [{ id: 4, name: '6B', meetsUntil: null }] };
 });
+const standards = [
+  {
+    id: 5,
+    parentId: null,
+    code: 'GE.6.RIV.1',
+    statement: 'Rivers',
+    subject: 'Geography',
+    grades: [6],
+  },
+];
+
 async function shown(change: object = {}, ofRow: object = {}) {
   answers.readAssignment = { ...assignment, ...change, assignment: { ...given, ...ofRow } };
   return opened(AssignmentPage, {}, '/assignments/7', '/assignments/:assignmentId');
 }
 const absent = (name: string) => expect(() => control(name)).toThrow();
 const isOff = (name: string) => control(name).hasAttribute('disabled');
+
+describe('its standards', () => {
+  test('are those of its items, which is said, until it gets others', async () => {
+    await shown();
+    expect(document.body.textContent).toContain('GE.6.RIV.1');
+    expect(document.body.textContent).toContain(say('tests.takenFromItems'));
+    await press(say('tests.changeStandards'));
+    await press(say('banks.removeCode', { code: 'GE.6.RIV.1' }));
+    await press(say('banks.useStandards', { n: 0 }));
+    expect(bodies('setAssignmentStandards')).toEqual([{ standards: [] }]);
+  });
+});
 
 describe('how it stands', () => {
   test('what is open can be closed for everybody, once that is confirmed', async () => {

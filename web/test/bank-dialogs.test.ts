@@ -49,6 +49,12 @@ describe('standards and tags for many items', () => {
   const shown = () => dialog(LabelDialog, { items: [1, 2] });
   beforeEach(() => {
     answers.labelItems = { changed: 2 };
+    answers.readRows = {
+      items: [
+        { id: 1, standards: [{ id: 5, code: 'MA.6.RAT.1' }], tags: ['old'] },
+        { id: 2, standards: [], tags: ['homework'] },
+      ],
+    };
   });
 
   test('nothing is to be saved before something is chosen', async () => {
@@ -56,29 +62,28 @@ describe('standards and tags for many items', () => {
     expect(disabled(say('banks.saveChanges'))).toBe(true);
   });
 
-  test('tags are parted by commas, and undo takes exactly them away', async () => {
+  test('tags are parted by commas; undo gives each item exactly what it had', async () => {
     const page = await shown();
     await type(say('banks.addTags'), 'warm-up, , homework ');
-    await type(say('banks.removeTags'), 'old');
+    await check(say('banks.labelOfItems', { label: 'old', n: 1 }));
     await press(say('banks.saveChanges'));
     await takeBack({ undo: notice.value!.undo! });
+    const nothing = { addStandards: [], removeStandards: [], addTags: [], removeTags: [] };
     expect(bodies('labelItems')).toEqual([
-      {
-        items: [1, 2],
-        addStandards: [],
-        removeStandards: [],
-        addTags: ['warm-up', 'homework'],
-        removeTags: ['old'],
-      },
-      {
-        items: [1, 2],
-        addStandards: [],
-        removeStandards: [],
-        addTags: ['old'],
-        removeTags: ['warm-up', 'homework'],
-      },
+      { ...nothing, items: [1, 2], addTags: ['warm-up', 'homework'], removeTags: ['old'] },
+      { ...nothing, items: [1, 2], removeTags: ['warm-up'] },
+      // The second item had it before.
+      { ...nothing, items: [1], removeTags: ['homework'] },
+      { ...nothing, items: [1], addTags: ['old'] },
     ]);
     expect(page.emitted('changed')).toHaveLength(2);
+  });
+
+  test('the standards that they have are offered for removal, with how many have them', async () => {
+    await shown();
+    await check(say('banks.labelOfItems', { label: 'MA.6.RAT.1', n: 1 }));
+    await press(say('banks.saveChanges'));
+    expect(bodies('labelItems')).toMatchObject([{ items: [1, 2], removeStandards: [5] }]);
   });
 
   test('what is refused is said, and stays typed', async () => {

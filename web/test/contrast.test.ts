@@ -1,4 +1,5 @@
 /** Text against every ground of every theme: 7:1 (WCAG 2.2, 1.4.6; contrast as its glossary defines it). */
+import { textColors } from '@oaken/core/markup';
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 
@@ -33,7 +34,8 @@ describe.each(['light', 'cream', 'dark', 'strong'])('%s', (theme) => {
   const colors: Colors = { ...light, ...colorsOf(theme) };
   const grounds = ['paper', 'sheet', 'wash', 'secure-wash', 'low-wash'];
 
-  test.each(['ink', 'faded', 'oak', 'secure', 'partial-ink', 'low'])('%s', (text) => {
+  const ofText = textColors.map((color) => `text-${color}`);
+  test.each(['ink', 'faded', 'oak', 'secure', 'partial-ink', 'low', ...ofText])('%s', (text) => {
     const weakest = Math.min(...grounds.map((ground) => contrast(colors[text]!, colors[ground]!)));
     expect(weakest).toBeGreaterThanOrEqual(7);
   });

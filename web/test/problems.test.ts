@@ -113,6 +113,11 @@ const examples: { [C in Made]: [params: ProblemParams<C>, title: string, detail?
     'Ada Park has marked this in the meantime: 2 points.',
     'Look at it again before you mark it.',
   ],
+  'curriculum-line-full': [
+    { limit: 500 },
+    'A line holds at most 500 items and tests.',
+    'Place some of them in another line.',
+  ],
   'second-marking-begun': [
     { who: 'Ada Park' },
     'Ada Park has begun to mark.',

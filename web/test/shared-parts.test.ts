@@ -24,7 +24,7 @@ const global = { plugins: [ElementPlus], stubs: { RouterLink: link } };
 describe('the selected items of a test', () => {
   const shown = () =>
     mount(BulkBar, {
-      props: { selected: 2, sections: [], places: 5 },
+      props: { selected: 2, sections: [], places: 5, mayChange: true },
       global,
       attachTo: document.body,
     });

@@ -280,6 +280,7 @@ describe('practice for those who missed something', () => {
       {
         clientKey: expect.any(String),
         each: 3,
+        by: 'standard',
         groups: [{ name: 'Rates', codes: ['MA.6.1'], students: [1, 2] }],
       },
     ]);

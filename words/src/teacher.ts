@@ -19,6 +19,7 @@ import paper from './en/teacher/paper.json' with { type: 'json' };
 import passages from './en/teacher/passages.json' with { type: 'json' };
 import rescoring from './en/teacher/rescoring.json' with { type: 'json' };
 import results from './en/teacher/results.json' with { type: 'json' };
+import curriculum from './en/teacher/curriculum.json' with { type: 'json' };
 import rounds from './en/teacher/rounds.json' with { type: 'json' };
 import tests from './en/teacher/tests.json' with { type: 'json' };
 import today from './en/teacher/today.json' with { type: 'json' };
@@ -44,6 +45,7 @@ export const teacherEnglish = {
   passages,
   rescoring,
   results,
+  curriculum,
   rounds,
   tests,
   today,

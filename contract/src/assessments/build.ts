@@ -2,6 +2,7 @@ import { itemContent, partKinds } from '@oaken/core/items';
 import type { Edition } from '@oaken/core/forms';
 import { change, mostEntries, outline, poolSearch, testKinds } from '@oaken/core/assessments';
 import { z } from 'zod';
+import { sourceTest } from '../banks/items';
 import { reaches } from '../banks/shelves';
 import { itemRow } from '../banks/search';
 import { clientKey, endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
@@ -16,6 +17,8 @@ export const pinned = z.object({
   points: z.number(),
   /** True when the wording or key was changed for this test only. */
   forThisTest: z.boolean(),
+  /** The colleague’s test that it was copied out of; null when it was not. */
+  sourceTest: sourceTest.nullable(),
   standards: z.array(z.object({ id, code: z.string(), statement: z.string() })),
   depth: z.number().nullable(),
   seconds: z.number().nullable(),

@@ -1,3 +1,4 @@
 export * from './assembly';
 export * from './build';
+export * from './copying';
 export * from './shelf';

@@ -58,9 +58,13 @@ export const shelfSearch = z.object({
   size: z.enum(sizeBands.map((sizeBand) => sizeBand.id) as [string, ...string[]]).optional(),
   machine: z.enum(['yes', 'no']).optional(),
   has: z.enum(media).optional(),
+  /** Of its items. */
+  tag: z.string().max(60).optional(),
   /** A folder with everything below it. */
   folder: idInPath.optional(),
-  sort: z.enum(shelfOrders).default('newest'),
+  /** A line of a curriculum with everything below it. */
+  curriculumLine: idInPath.optional(),
+  sort: z.enum(shelfOrders).default('changed'),
   from: z.coerce.number().int().min(0).max(1_000_000).default(0),
 });
 
@@ -82,6 +86,7 @@ export const searchTests = endpoint({
       size: tally(z.string()),
       machine: tally(z.boolean()),
       has: tally(z.enum(media)),
+      tag: tally(z.string()),
       folder: tally(id),
     }),
   }),

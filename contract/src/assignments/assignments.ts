@@ -1,8 +1,12 @@
 import { assignmentRules } from '@oaken/core/assignments';
+import { mostStandards } from '@oaken/core/assessments';
 import { z } from 'zod';
 import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 import { changeable, lateRule, wishes, who } from './wishes';
 import { sentence } from './sentences';
+
+export const standardCode = z.object({ id, code: z.string() });
+export type StandardCode = z.infer<typeof standardCode>;
 
 export const assignmentRow = z.object({
   id,
@@ -98,6 +102,9 @@ export const readAssignment = endpoint({
     formsFor: wishes.shape.formsFor,
     /** The sections of the test as it was given; they may have times of their own. */
     sections: z.array(z.object({ id: z.string(), title: z.string() })),
+    /** Ids of the standards that it was given; null: those of its items. */
+    standards: z.array(id).nullable(),
+    itemStandards: z.array(standardCode),
     /** The way for guests; null where there is none. */
     link: z.string().nullable(),
     students: z.array(assigned),
@@ -115,6 +122,16 @@ export const changeAssignment = endpoint({
   params: assignmentId,
   largest: roomy,
   body: z.strictObject({ opensAt: instant, ...changeable }),
+  answer: z.object({}),
+});
+
+export const setAssignmentStandards = endpoint({
+  method: 'PUT',
+  path: '/api/assignments/:assignmentId/standards',
+  who: 'teacher',
+  does: 'Gives an assignment standards of its own, or those of its items again.',
+  params: assignmentId,
+  body: z.strictObject({ standards: z.array(id).max(mostStandards).nullable() }),
   answer: z.object({}),
 });
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { endpoint, id, instant } from '../endpoint/define';
+import { endpoint, id, idInPath, instant } from '../endpoint/define';
 import { who } from './wishes';
 
 /** What these students already have, from whichever teacher. */
@@ -33,6 +33,39 @@ export const readRecipients = endpoint({
     reachable: z.number().nullable(),
     has: z.array(has),
   }),
+});
+
+const assignmentId = z.object({ assignmentId: idInPath });
+/** Guests come by a link alone, which stays as it is. */
+const more = who.extend({ link: z.literal(false).default(false) });
+
+export const previewMoreStudents = endpoint({
+  method: 'POST',
+  path: '/api/assignments/:assignmentId/students/preview',
+  who: 'teacher',
+  does: 'Says what giving an assignment to more classes, groups and students would do; nothing is changed.',
+  params: assignmentId,
+  body: more,
+  answer: z.object({
+    added: z.number(),
+    /** Chosen students who have it already, and stay as they are. */
+    already: z.number(),
+    opensAt: instant,
+    /** When the window ends for them; null: never. */
+    closesAt: instant.nullable(),
+    /** How many forms are dealt. */
+    forms: z.number(),
+  }),
+});
+
+export const addStudents = endpoint({
+  method: 'POST',
+  path: '/api/assignments/:assignmentId/students',
+  who: 'teacher',
+  does: 'Gives an assignment that runs to more classes, groups and students; those who have it stay as they are.',
+  params: assignmentId,
+  body: more,
+  answer: z.object({ added: z.number() }),
 });
 
 export const listGroups = endpoint({

@@ -4,6 +4,10 @@ import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/d
 import { itemRow, mostAtOnce } from './search';
 import { sentence } from './sentences';
 
+/** The test that something was copied out of; its title is null when I may not read it any more. */
+export const sourceTest = z.object({ title: z.string().nullable(), owner: z.string() });
+export type SourceTest = z.infer<typeof sourceTest>;
+
 export const use = z.object({
   testId: id,
   title: z.string(),
@@ -57,6 +61,8 @@ export const readItem = endpoint({
         now: id,
       })
       .nullable(),
+    /** The test that it was copied out of; null when it was not. */
+    sourceTest: sourceTest.nullable(),
     /** Copies that others or I made of it, in banks that I may read. */
     copies: z.array(z.object({ itemId: id, bank: z.string(), by: z.string() })),
   }),

@@ -26,6 +26,8 @@ export const filters = z.object({
   bank: idInPath.optional(),
   /** A folder with everything below it. */
   folder: idInPath.optional(),
+  /** A line of a curriculum with everything below it. */
+  curriculumLine: idInPath.optional(),
   tag: z.string().max(60).optional(),
   difficulty: band(difficultyBands).optional(),
   itemRestCorrelation: band(itemRestCorrelationBands).optional(),

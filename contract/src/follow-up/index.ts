@@ -1,6 +1,7 @@
 /** Practice for those who missed something: groups with their evidence, and a test for each. */
 import { z } from 'zod';
 import { clientKey, endpoint, id, idInPath, roomy } from '../endpoint/define';
+import { gatherings } from '../results/standards';
 import { sentence } from './sentences';
 
 const params = z.object({ assignmentId: idInPath });
@@ -26,12 +27,13 @@ export const readFollowUp = endpoint({
   method: 'GET',
   path: '/api/assignments/:assignmentId/follow-up',
   who: 'teacher',
-  does: 'Groups the students of an assignment by the standards that they missed, with the evidence.',
+  does: 'Groups the students of an assignment by the standards or tags that they missed, with the evidence.',
   params,
   query: z.object({
     /** Missed below this percentage. */
     below: z.coerce.number().min(1).max(100).default(60),
     over: z.enum(['this', 'all']).default('this'),
+    by: z.enum(gatherings).default('standard'),
     groups: z.coerce.number().int().min(1).max(12).default(5),
   }),
   answer: z.object({
@@ -52,6 +54,7 @@ export const makeFollowUp = endpoint({
   body: z.strictObject({
     clientKey,
     each: z.int().min(1).max(10),
+    by: z.enum(gatherings).default('standard'),
     groups: z
       .array(
         z.strictObject({

@@ -1,5 +1,6 @@
 import { passageContent } from '@oaken/core/passages';
 import { z } from 'zod';
+import { itemRow } from '../banks/search';
 import { clientKey, endpoint, id, idInPath, instant, roomy } from '../endpoint/define';
 
 export const passageRow = z.object({
@@ -35,6 +36,25 @@ export const readPassage = endpoint({
     content: passageContent,
     revisions: z.array(z.object({ id, number: z.number(), by: z.string(), at: instant })),
   }),
+});
+
+export const readPassageItems = endpoint({
+  method: 'GET',
+  path: '/api/passages/:passageId/items',
+  who: 'teacher',
+  does: 'Gives all items that ask about a passage and that I may read, in their order.',
+  params: z.object({ passageId: idInPath }),
+  answer: z.object({ items: z.array(itemRow) }),
+});
+
+export const orderPassageItems = endpoint({
+  method: 'PUT',
+  path: '/api/passages/:passageId/items',
+  who: 'teacher',
+  does: 'Puts the items of a passage in the order in which they are asked.',
+  params: z.object({ passageId: idInPath }),
+  body: z.strictObject({ items: z.array(id).max(500) }),
+  answer: z.object({}),
 });
 
 export const makePassage = endpoint({

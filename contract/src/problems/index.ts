@@ -8,6 +8,7 @@ import { inSentence, type Values } from '@oaken/words/speaking';
 import { anything } from './general';
 import { signingIn } from './sign-in';
 import { banks } from './banks';
+import { curricula } from './curricula';
 import { tests } from './tests';
 import { assignments } from './assignments';
 import { sitting } from './sitting';
@@ -24,6 +25,7 @@ export const problemKinds = {
   ...anything,
   ...signingIn,
   ...banks,
+  ...curricula,
   ...tests,
   ...assignments,
   ...sitting,

@@ -127,7 +127,15 @@ const compared = z.object({
   facilities: z.array(z.number().nullable()),
 });
 
-export const attemptChoices = ['counting', 'best', 'latest', 'first', 'mean', 'all'] as const;
+export const attemptChoices = [
+  'counting',
+  'best',
+  'latest',
+  'first',
+  'mean',
+  'worst',
+  'all',
+] as const;
 
 const millis = instantInQuery;
 

@@ -12,10 +12,16 @@ const earned = z.object({
 });
 export type EarnedOn = z.infer<typeof earned>;
 
+/** By what work is gathered: the standards of its items, or the tags that teachers gave them. */
+export const gatherings = ['standard', 'tag'] as const;
+export type Gathering = (typeof gatherings)[number];
+
 const rating = z.int().min(1).max(4);
 
 export const standardResult = z.object({
+  /** Of a standard; a tag as it is written. */
   code: z.string(),
+  /** Empty for a tag. */
   statement: z.string(),
   all: earned,
   classes: z.array(z.object({ id, name: z.string(), earned: earned.nullable() })),
@@ -43,11 +49,12 @@ export const readStandardResults = endpoint({
   method: 'GET',
   path: '/api/assignments/:assignmentId/results/standards',
   who: 'teacher',
-  does: 'Gives what was earned by standard, in one assignment or in all that its students were given.',
+  does: 'Gives what was earned by standard or by tag, in one assignment or in all that its students were given.',
   params: z.object({ assignmentId: idInPath }),
   query: z.object({
     /** 'all': every assignment of mine that these students handed in. */
     over: z.enum(['this', 'all']).default('this'),
+    by: z.enum(gatherings).default('standard'),
     classId: idInPath.optional(),
     groupId: idInPath.optional(),
     from: instantInQuery.optional(),

@@ -38,6 +38,8 @@ export const blueprint = z.strictObject({
   byHand: z.int(sentence('soManyMustBeWhole')).min(0).max(200).nullable(),
   /** From these banks; all that I may use when there is none. */
   banks: z.array(id).max(100),
+  /** Only what is placed in this line of a curriculum or below it; null: wherever it is placed. */
+  curriculumLine: id.nullable().default(null),
   /** For these grades; any when there is none. */
   grades: z.array(z.int().min(0).max(13)).max(14),
   /** Items to keep out. */
@@ -55,6 +57,7 @@ export const emptyBlueprint = (): Blueprint => ({
   unknownToo: false,
   byHand: null,
   banks: [],
+  curriculumLine: null,
   grades: [],
   without: [],
 });

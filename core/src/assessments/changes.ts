@@ -29,6 +29,7 @@ const facts = outline
     heldTotal: outline.shape.heldTotal.unwrap(),
     ready: outline.shape.ready.unwrap(),
     blueprint: outline.shape.blueprint.unwrap(),
+    standards: outline.shape.standards.unwrap(),
   })
   .partial();
 const sectionFacts = section
@@ -244,4 +245,14 @@ export function applyChange(
   const next = copy(before);
   const act = doers[wanted.do] as (next: Outline, wanted: Change) => Change;
   return { outline: next, inverse: act(next, wanted) };
+}
+
+/** What a test that says nothing of its subject and grades yet takes from its first item. */
+export function describedByFirst(
+  outline: Outline,
+  { subject, grades }: Pick<Outline, 'subject' | 'grades'>,
+): Change[] {
+  const isDescribed = outline.subject !== '' || outline.grades.length > 0;
+  if (isDescribed || allEntries(outline).length > 0) return [];
+  return [{ do: 'describe', facts: { subject, grades } }];
 }

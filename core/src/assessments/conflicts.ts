@@ -66,6 +66,7 @@ const factKeys = [
   'heldTotal',
   'ready',
   'blueprint',
+  'standards',
 ] as const;
 
 function factName(name: string): string {
@@ -78,7 +79,10 @@ export function conflictInWords(outline: Outline, change: Change): string {
   if (change.do === 'describe') {
     const words = Object.entries(change.facts).flatMap(([name, mine]) => {
       const theirs = outline[name as keyof Outline];
-      return isSame(mine, theirs) ? [] : [betweenWords(factName(name), theirs, mine)];
+      if (isSame(mine, theirs)) return [];
+      // Standards are numbers here, which say nothing to anybody.
+      const [now, yours] = name === 'standards' ? [undefined, undefined] : [theirs, mine];
+      return [betweenWords(factName(name), now, yours)];
     });
     return words.join(' ');
   }

@@ -1,5 +1,5 @@
 /** Tests: what they are made of, how they change, what they are worth, and what keeps them from being given. */
-export { applyChange, change, ChangeRefused, type Change } from './changes';
+export { applyChange, describedByFirst, change, ChangeRefused, type Change } from './changes';
 export { fillingChanges, freeName, type FillingOptions, type FoundItem } from './filling';
 export { hindrances, type Hindrance, type TestFacts } from './hindrances';
 export {
@@ -12,6 +12,7 @@ export {
   emptySection,
   form,
   mostEntries,
+  mostStandards,
   mostForms,
   outline,
   poolSearch,
@@ -28,6 +29,6 @@ export {
   type Swap,
   type TestKind,
 } from './outline';
-export { movesTo, placeFor, stepOf, type PassageOf } from './passages';
+export { movesTo, placeFor, putsAtEnd, stepOf, type PassageOf } from './passages';
 export { pointsOf, shareOut, totalPoints, type PointsOf } from './points';
 export { conflictIn, conflictInWords, type Conflict } from './conflicts';

@@ -7,6 +7,8 @@ export const testKinds = ['quiz', 'test', 'worksheet'] as const;
 export type TestKind = (typeof testKinds)[number];
 
 export const mostEntries = 200;
+/** Standards that a test or an assignment can be given itself. */
+export const mostStandards = 100;
 export const mostForms = 5;
 
 const id = z.int().positive();
@@ -96,6 +98,8 @@ export const outline = z.strictObject({
   subject: z.string().max(60),
   grades: z.array(z.int().min(0).max(13)).max(14),
   directions: z.string().max(4000),
+  /** Standards that its teacher gave it; null: those of its items. */
+  standards: z.array(id).max(mostStandards).nullable().default(null),
   sections: z.array(section).min(1).max(40),
   /** Time to work in minutes that the test is made for. */
   minutes: minutes.nullable().default(null),
@@ -152,6 +156,7 @@ export const emptyOutline = (title: string, kind: TestKind, section: Section): O
   subject: '',
   grades: [],
   directions: '',
+  standards: null,
   sections: [section],
   minutes: null,
   heldTotal: null,

@@ -1,6 +1,6 @@
 /** Items of one passage stay together: they come in beside each other, and move as one. */
 import { elementAt } from '../certain';
-import type { Change } from './changes';
+import { applyChange, type Change } from './changes';
 import type { Entry, Outline, Section } from './outline';
 
 /** The passage of an entry; null when it has none. */
@@ -62,6 +62,21 @@ export function placeFor(
   return section
     ? { ...wanted, before: outsideRuns(section, wanted.before, new Set(), passageOf) }
     : wanted;
+}
+
+/** The changes that put entries at the end of a test, each behind the others of its passage. */
+export function putsAtEnd(
+  outline: Outline,
+  entries: readonly Entry[],
+  passageOf: PassageOf,
+): Change[] {
+  let next = outline;
+  return entries.map((entry): Change => {
+    const end = { section: elementAt(next.sections, -1).id, before: null };
+    const change: Change = { do: 'put', entry, ...placeFor(next, entry, end, passageOf) };
+    next = applyChange(next, change).outline;
+    return change;
+  });
 }
 
 /**

@@ -1,4 +1,5 @@
 export { clashesOf, type Other } from './clashes';
+export { additionInWords, type Addition } from './adding';
 export { changeEffects, type AssignmentTimes, type Counts } from './effects';
 export {
   attemptsLeft,

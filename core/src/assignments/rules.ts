@@ -39,7 +39,7 @@ export const lateAnswerRules = ['count', 'review', 'refuse'] as const;
 export type LateAnswerRule = (typeof lateAnswerRules)[number];
 
 export const orders = ['own', 'fixed', 'shuffled'] as const;
-export const countings = ['best', 'latest', 'first', 'mean'] as const;
+export const countings = ['best', 'latest', 'first', 'mean', 'worst', 'all'] as const;
 export type Counting = (typeof countings)[number];
 
 const partMinutes = z

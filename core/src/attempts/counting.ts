@@ -12,7 +12,8 @@ export interface CountedAttempt {
 /**
  * Which of a student's attempts counts, and with how many points. Of several equal ones the earlier
  * counts. Where the mean counts, the latest stands for the student's answers, with the mean share
- * of the points. While none is handed in, the first.
+ * of the points; where all count, with the share of all points that could be earned in any of them.
+ * While none is handed in, the first.
  */
 export function countAttempts(
   attempts: readonly CountedAttempt[],
@@ -34,6 +35,16 @@ export function countAttempts(
       return latest;
     case 'best':
       return done.reduce((best, attempt) => (share(attempt) > share(best) + 1e-9 ? attempt : best));
+    case 'worst':
+      return done.reduce((worst, attempt) =>
+        share(attempt) < share(worst) - 1e-9 ? attempt : worst,
+      );
+    case 'all': {
+      const points = done.reduce((sum, attempt) => sum + attempt.points, 0);
+      const maxPoints = done.reduce((sum, attempt) => sum + attempt.maxPoints, 0);
+      const whole = share({ points, maxPoints }) * latest.maxPoints;
+      return { number: latest.number, points: sumPoints([whole]) };
+    }
     case 'mean': {
       const mean = done.reduce((sum, attempt) => sum + share(attempt), 0) / done.length;
       return { number: latest.number, points: sumPoints([mean * latest.maxPoints]) };

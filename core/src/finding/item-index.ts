@@ -134,6 +134,7 @@ export class ItemIndex {
     });
     const mayRead = this.facets.readable(question.banks);
     const without = new Set(question.without);
+    const among = question.among && new Set(question.among);
     const scores = words?.scores ?? null;
     const fails = this.scratch.take('fails', Uint32Array, slots);
     const live = this.live.all;
@@ -143,7 +144,8 @@ export class ItemIndex {
         !live[slot] ||
         !mayRead(slot) ||
         (scores !== null && scores[slot] === 0) ||
-        (without.size > 0 && without.has(id[slot] ?? 0));
+        (without.size > 0 && without.has(id[slot] ?? 0)) ||
+        (among !== undefined && !among.has(id[slot] ?? 0));
       // What nobody asked for fails more than one filter, so no filter has to look at it.
       if (out) fails[slot] = ~0;
     }

@@ -44,6 +44,8 @@ export interface Question extends Filters {
   counted?: boolean | undefined;
   /** Banks that the asking teacher may read; nothing else is found, counted or hinted at. */
   banks: readonly number[];
+  /** Only these items, such as those of a part of a curriculum; all when it is not given. */
+  among?: readonly number[] | undefined;
   /** Items to leave out, such as those that a class has had. */
   without?: readonly number[] | undefined;
 }

@@ -8,6 +8,8 @@ export {
   fileAddressPattern,
   longestFormula,
   mostPlays,
+  textColors,
+  textSizes,
 } from './rules';
 export { safeMarkup } from './safe';
 export { tokensOf, withoutEntities, type Token } from '../plain/tokens';

@@ -7,11 +7,13 @@ import {
   isEmptyElement,
   longestFormula,
   mostPlays,
+  textColors,
+  textSizes,
 } from './rules';
 import { tokensOf, withoutEntities, type Attributes } from '../plain/tokens';
 import { sentence } from './sentences';
 
-const sizes = ['small', 'large', 'larger'];
+const isOneOf = (list: readonly string[], value: string) => list.includes(value);
 const placeId = /^[a-z0-9-]{1,24}$/;
 const playsPattern = /^[1-9]\d?$/;
 
@@ -27,8 +29,11 @@ const needs: Record<string, (attributes: Attributes) => string | null> = {
     const formula = attributes['data-formula'];
     if (formula !== undefined) return formulaProblem(withoutEntities(formula));
     const size = attributes['data-size'];
-    if (size !== undefined && !sizes.includes(size))
+    if (size !== undefined && !isOneOf(textSizes, size))
       return sentence('thereIsNoTextSize', { size: quoted(size) });
+    const color = attributes['data-color'];
+    if (color !== undefined && !isOneOf(textColors, color))
+      return sentence('thereIsNoTextColor', { color: quoted(color) });
     const id = attributes['data-gap'] ?? attributes['data-words'];
     return id !== undefined && !placeId.test(id)
       ? sentence('isNotNamePlaceIn', { id: quoted(id) })

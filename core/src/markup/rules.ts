@@ -11,8 +11,8 @@ export const allowedElements = [
 
 /** The attributes an element may carry. */
 export const allowedAttributes: Record<string, string[]> = {
-  /** A formula, a gap to be filled, words that can be chosen, or another size. */
-  span: ['data-formula', 'data-gap', 'data-words', 'data-size'],
+  /** A formula, a gap to be filled, words that can be chosen, another size or color. */
+  span: ['data-formula', 'data-gap', 'data-words', 'data-size', 'data-color'],
   img: ['src', 'alt', 'width', 'height'],
   /** `data-plays`: a student can play it so often. */
   audio: ['src', 'title', 'controls', 'data-plays'],
@@ -21,6 +21,11 @@ export const allowedAttributes: Record<string, string[]> = {
   th: ['colspan', 'rowspan', 'scope'],
   ol: ['start'],
 };
+
+/** The steps of size that a text can have. */
+export const textSizes = ['small', 'large', 'larger'] as const;
+/** The colors that a text can have; each theme has shades of them that stand out from its grounds. */
+export const textColors = ['red', 'orange', 'green', 'blue', 'purple'] as const;
 
 /** At most so many plays can be set for a sound or film. */
 export const mostPlays = 20;

@@ -7,7 +7,7 @@ import { sentence } from './sentences';
 
 export const shelves = ['mine', 'school', 'everybody'] as const;
 export type Shelf = (typeof shelves)[number];
-export const shelfOrders = ['newest', 'most-used', 'title'] as const;
+export const shelfOrders = ['changed', 'newest', 'oldest', 'most-used', 'title'] as const;
 export type ShelfOrder = (typeof shelfOrders)[number];
 
 /** By the number of items that a student gets; the bounds are ours. */
@@ -26,6 +26,8 @@ export interface ShelvedTest {
   grades: readonly number[];
   /** Ids of its standards with those above them. */
   standards: readonly number[];
+  /** Of its items. */
+  tags: readonly string[];
   items: number;
   machine: boolean;
   media: readonly Medium[];
@@ -33,6 +35,7 @@ export interface ShelvedTest {
   /** The folder of the teacher who asks, with those above it. */
   folders: readonly number[];
   given: number;
+  createdAt: number;
   changedAt: number;
   /** What its words are looked for in, beside the title. */
   text: string;
@@ -50,6 +53,7 @@ export interface ShelfFilters {
   size?: string | undefined;
   machine?: boolean | undefined;
   has?: Medium | undefined;
+  tag?: string | undefined;
   folder?: number | undefined;
 }
 
@@ -67,6 +71,7 @@ const facets = {
       .map(({ id }) => id),
   machine: (shelvedTest: ShelvedTest): readonly boolean[] => [shelvedTest.machine],
   has: (shelvedTest: ShelvedTest): readonly Medium[] => shelvedTest.media,
+  tag: (shelvedTest: ShelvedTest): readonly string[] => shelvedTest.tags,
   folder: (shelvedTest: ShelvedTest): readonly number[] => shelvedTest.folders,
 };
 type Facet = keyof typeof facets;
@@ -90,7 +95,9 @@ function says(shelvedTest: ShelvedTest, typed: readonly string[]): boolean {
 }
 
 const compare: Record<ShelfOrder, (a: ShelvedTest, b: ShelvedTest) => number> = {
-  newest: (a, b) => b.changedAt - a.changedAt,
+  changed: (a, b) => b.changedAt - a.changedAt,
+  newest: (a, b) => b.createdAt - a.createdAt,
+  oldest: (a, b) => a.createdAt - b.createdAt,
   'most-used': (a, b) => b.given - a.given || b.changedAt - a.changedAt,
   title: (a, b) => a.title.localeCompare(b.title),
 };

@@ -19,6 +19,7 @@ import { invalid, notFound } from '../problems/problem';
 import { enemiesAmong } from '../assessments/reading';
 import type { Item, Revision } from '../models';
 import { present } from '@oaken/core/certain';
+import { placedBelow } from '../curriculum-lines';
 import { usableBanks } from '../banks/rights';
 import { valuesOf } from '../models/subquery';
 import { sentence } from './sentences';
@@ -157,11 +158,13 @@ const withRevision = {
 async function fittingItems(
   database: Database,
   me: SignedIn,
-  { banks }: Blueprint,
+  { banks, curriculumLine }: Blueprint,
 ): Promise<WhereOptions<Item>> {
   const usable = [...(await usableBanks(database, me))];
   const bankId = banks.length > 0 ? usable.filter((id) => banks.includes(id)) : usable;
-  return { retiredAt: null, bankId };
+  if (curriculumLine === null) return { retiredAt: null, bankId };
+  const { items } = await placedBelow(database, me, curriculumLine);
+  return { retiredAt: null, bankId, id: items };
 }
 
 function fittingRevisions(

@@ -21,8 +21,8 @@ import { factsOf, readItems, readRevisions } from '../banks/rows';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { notFound, problem } from '../problems/problem';
-import { checkPins, hold, newKey, pin, store } from './outlines';
-import { readableBanks } from '../banks/rights';
+import { checkChange } from './references';
+import { hold, newKey, pin, store } from './outlines';
 import { createOnce } from '../database/create-once';
 
 /** Writes a new test of mine; the same client key again is the same press of the button again. */
@@ -104,42 +104,6 @@ async function pickedItems(database: Database, me: SignedIn, itemIds: number[]) 
   return items;
 }
 
-const pinsOf = (change: Change, outline: Outline): { revisionId: number; itemId: number }[] => {
-  if (change.do === 'put') return [change.entry];
-  if (change.do === 'put-section') return change.section.entries;
-  if (change.do === 'put-form') return change.form.swaps;
-  if (change.do === 'swap') return change.swap ? [change.swap] : [];
-  if (change.do !== 'revise') return [];
-  const entry = allEntries(outline).find(({ id }) => id === change.entry);
-  return entry ? [{ itemId: entry.itemId, revisionId: change.revisionId }] : [];
-};
-
-function passagesIn(change: Change) {
-  if (change.do === 'put-form') return change.form.passages;
-  if (change.do === 'describe-form') return change.facts.passages ?? [];
-  return [];
-}
-
-/** The passages that a form puts in others' places must be known, and readable. */
-async function checkPassages(
-  database: Database,
-  me: SignedIn,
-  change: Change,
-  transaction: Transaction,
-) {
-  const passages = passagesIn(change);
-  if (passages.length === 0) return;
-  const banks = await readableBanks(database, me, transaction);
-  for (const { id, revision } of passages) {
-    const known = await database.models.PassageRevision.findOne({
-      where: { id: revision, passageId: id },
-      include: [{ association: 'passage', where: { bankId: [...banks.keys()] } }],
-      transaction,
-    });
-    if (!known) throw notFound('passage');
-  }
-}
-
 export async function changeTest(
   context: Context,
   me: SignedIn,
@@ -158,8 +122,7 @@ export async function changeTest(
     if (against) refuseReplacing(outline, changes, against);
     try {
       for (const change of changes) {
-        await checkPins(database, me, testId, pinsOf(change, outline), transaction);
-        await checkPassages(database, me, change, transaction);
+        await checkChange(database, me, { testId, outline, change }, transaction);
         outline = applyChange(outline, change).outline;
       }
     } catch (error) {
@@ -190,7 +153,7 @@ function refuseReplacing(
 }
 
 /** Whether these changes have not been applied before; the test is locked, so nobody else asks meanwhile. */
-async function isFirst(
+export async function isFirst(
   database: Database,
   sent: { testId: number; clientKey: string; time: Date },
   transaction: Transaction,

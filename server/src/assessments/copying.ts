@@ -53,7 +53,7 @@ async function ownRevisions(
   transaction: Transaction,
 ): Promise<Outline> {
   const pinned = [...new Set(allPins(outline).map(({ revisionId }) => revisionId))];
-  const free = await usable(database, me, pinned, transaction);
+  const free = await usableRevisions(database, me, pinned, transaction);
   const replaced = new Map<number, number>();
   for (const row of await readRevisions(database, me, pinned, transaction)) {
     if (free.has(row.revisionId)) continue;
@@ -82,7 +82,8 @@ async function ownRevisions(
   };
 }
 
-async function usable(
+/** Which of these revisions any test of mine may pin: those of banks that I may use. */
+export async function usableRevisions(
   database: Database,
   me: SignedIn,
   revisionIds: number[],

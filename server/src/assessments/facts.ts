@@ -1,6 +1,12 @@
 /** What the shelf knows of a test, kept beside it and made anew after each change. */
 import { searchableText, media, mediaBits } from '@oaken/core/items';
-import { allEntries, countItems, readOutline, totalPoints } from '@oaken/core/assessments';
+import {
+  allEntries,
+  countItems,
+  readOutline,
+  totalPoints,
+  type Outline,
+} from '@oaken/core/assessments';
 import type { SignedIn } from '../access/signed-in';
 import { readRevisions } from '../banks/rows';
 import { type Database } from '../database/connect';
@@ -28,6 +34,20 @@ export async function renewFacts(database: Database, me: SignedIn): Promise<void
 
 const atOnce = 200;
 
+/** Those that the test was given, or those of its items; by code. */
+async function standardsOf(
+  { models }: Database,
+  { standards }: Outline,
+  pinned: readonly { standards: readonly { id: number; code: string }[] }[],
+): Promise<TestFacts['standards']> {
+  const given =
+    standards &&
+    (await models.Standard.findAll({ attributes: ['id', 'code'], where: { id: standards } }));
+  const known = given ?? pinned.flatMap((row) => row.standards);
+  const codes = new Map(known.map(({ id, code }) => [id, code]));
+  return [...codes].map(([id, code]) => ({ id, code })).sort((a, b) => (a.code < b.code ? -1 : 1));
+}
+
 /** @returns with them directions, section titles and the items' own words, for finding */
 async function factsOf(
   database: Database,
@@ -42,17 +62,14 @@ async function factsOf(
     where: { id: ids },
   });
   const shown = bits.reduce((all, bit) => all | bit.media, 0);
-  const standards = new Map(
-    pinned.flatMap((row) => row.standards.map(({ id, code }) => [id, code] as const)),
-  );
+  const standards = await standardsOf(database, outline, pinned);
   const words = pinned.map(({ content }) => Object.values(searchableText(content)).join(' '));
   return {
     kind: outline.kind,
     subject: outline.subject,
     grades: outline.grades,
-    standards: [...standards]
-      .map(([id, code]) => ({ id, code }))
-      .sort((a, b) => (a.code < b.code ? -1 : 1)),
+    standards,
+    tags: [...new Set(pinned.flatMap((row) => row.tags))].sort(),
     items: countItems(outline),
     points: totalPoints(outline),
     machine: pinned.every(({ markedBy }) => markedBy !== 'hand'),

@@ -15,6 +15,7 @@ import type { Test } from '../models';
 import { classNames } from '../classes/names';
 import { present } from '@oaken/core/certain';
 import { readableBanks, shareOf } from '../banks/rights';
+import { sourceTests } from '../banks/source-tests';
 import { withAccounts } from '../accounts/colleagues';
 import { sentence } from './sentences';
 
@@ -129,6 +130,11 @@ async function pinnedOf(database: Database, me: SignedIn, outline: Outline): Pro
   });
   const itemOf = new Map(items.map((item) => [item.id, item]));
   const readable = await readableBanks(database, me);
+  const sources = await sourceTests(
+    database,
+    me,
+    revisions.map(({ revisionId }) => revisionId),
+  );
   return revisions.map((row) => {
     const bank = readable.get(row.bankId);
     const item = present(itemOf.get(row.id), 'item of the revision');
@@ -139,6 +145,7 @@ async function pinnedOf(database: Database, me: SignedIn, outline: Outline): Pro
       kind: row.kind,
       points: row.points,
       forThisTest: row.testId !== null,
+      sourceTest: sources.get(row.revisionId) ?? null,
       standards: row.standards,
       depth: row.depth,
       seconds: row.seconds,

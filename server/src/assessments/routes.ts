@@ -4,6 +4,7 @@ import type { Bind } from '../http/bind';
 import { putInBin } from './bin';
 import { changeTest, giveBack, makeTest, reviseEntry } from './building';
 import { copyTest } from './copying';
+import { copyEntries } from './copying-entries';
 import * as folders from './folders';
 import { countPool } from './pools';
 import { readEdition, readTest, readVersion } from './reading';
@@ -15,6 +16,7 @@ export function testRoutes(bind: Bind, context: Context): void {
   bind(api.searchTests, ({ me, query }) => searchTests(context, me, query));
   bind(api.makeTest, ({ me, body }) => makeTest(context, me, body));
   bind(api.copyTest, ({ me, params, body }) => copyTest(context, me, params.testId, body));
+  bind(api.copyEntries, ({ me, params, body }) => copyEntries(context, me, params.testId, body));
   bind(api.readTest, ({ me, params }) => readTest(context, me, params.testId));
   bind(api.readTestVersion, ({ me, params }) => readVersion(context, me, params.testId));
   bind(api.readEdition, ({ me, params }) => readEdition(context, me, params.testId));

@@ -14,6 +14,7 @@ import type { TestFacts } from '../models';
 import type { Assignment, Test } from '../models';
 import { present } from '@oaken/core/certain';
 import { shareOf } from '../banks/rights';
+import { placedBelow } from '../curriculum-lines';
 
 const pageSize = 50;
 
@@ -41,7 +42,12 @@ export async function searchTests(
     TestFolder.findAll({ ...tree, where: { ownerId: me.account.id } }),
   ]);
   const [standardChain, folderChain] = [chainsOf(standards), chainsOf(folders)];
-  const shelved = [...byId.values()].map(({ test, facts, given }): ShelvedTest => {
+  const among =
+    wanted.curriculumLine === undefined
+      ? null
+      : new Set((await placedBelow(database, me, wanted.curriculumLine)).tests);
+  const asked = [...byId.values()].filter(({ test }) => among === null || among.has(test.id));
+  const shelved = asked.map(({ test, facts, given }): ShelvedTest => {
     const folder = folderOf(test);
     return {
       ...facts,
@@ -51,13 +57,14 @@ export async function searchTests(
       shelf: shelfOf(test, me),
       folders: folder === null ? [] : folderChain(folder),
       given,
+      createdAt: toMillis(test.createdAt),
       changedAt: toMillis(test.changedAt),
       text: [test.words, test.owner?.fullName, ...facts.standards.map(({ code }) => code)].join(
         ' ',
       ),
     };
   });
-  const { sort, from, machine, ...filters } = wanted;
+  const { sort, from, machine, curriculumLine: _, ...filters } = wanted;
   const { ids, counts } = findTests(
     shelved,
     { ...filters, machine: machine === undefined ? undefined : machine === 'yes' },

@@ -25,7 +25,8 @@ import { extendStudents } from './queries';
 import { present } from '@oaken/core/certain';
 import { sentence } from './sentences';
 
-async function lock(
+/** An assignment that I run, locked for a change. */
+export async function lock(
   database: Database,
   me: SignedIn,
   assignmentId: number,

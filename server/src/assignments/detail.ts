@@ -7,6 +7,7 @@ import { mayRun } from '../access';
 import { toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../problems/problem';
 import { readAssignments } from './rows';
+import { standardsOfEditions } from './standards';
 import { isWorking, readStudentAttempts, type StudentAttempts } from '../attempts/students';
 import type { Attempt } from '../models';
 import { present } from '@oaken/core/certain';
@@ -28,6 +29,7 @@ export async function readAssignment(
   const { sections } = present(stored.edition, 'edition').content;
   const { recipients } = stored;
   const lines = await readStudentAttempts(database, assignmentId);
+  const ofItems = await standardsOfEditions(database, [stored.editionId]);
   return {
     assignment,
     who: recipients?.who ?? {
@@ -44,6 +46,8 @@ export async function readAssignment(
     forms: recipients?.forms ?? [null],
     formsFor: recipients?.formsFor ?? [],
     sections: sections.map(({ id, title }) => ({ id, title })),
+    standards: stored.standards,
+    itemStandards: ofItems.get(stored.editionId) ?? [],
     link: stored.linkToken,
     students: lines.map((line) => assigned(line, assignment.rules.oneSitting ? now : null)),
     letters: await countLetters(database, assignmentId),

@@ -147,6 +147,7 @@ export async function giveAssignment(
         kind: outline.kind,
         opensAt: new Date(wanted.opensAt ?? time),
         recipients: { who, forms, formsFor },
+        standards: outline.standards,
         linkToken: who.link ? randomBytes(16).toString('base64url') : null,
         clientKey: wanted.clientKey,
         createdAt: new Date(time),

@@ -2,6 +2,7 @@ import { api } from '@oaken/contract';
 import { insistOnRunningAssignment } from '../access';
 import type { Context } from '../context';
 import { quietly, type Bind } from '../http/bind';
+import { addStudents, previewMoreStudents } from './adding';
 import { changeAssignment, extendAssignment, letIn, stopAssignment, takeBack } from './changing';
 import { keepDraft, listDrafts, readDraft, removeDraft } from './drafts';
 import { giveAssignment } from './giving';
@@ -10,6 +11,7 @@ import { listGroups, readRecipients } from './recipients';
 import { releaseAssignment } from './releasing';
 import { readAssignments } from './rows';
 import { readAssignment } from './detail';
+import { setStandards } from './standards';
 
 export function assignmentRoutes(bind: Bind, context: Context): void {
   const { database, now } = context;
@@ -24,6 +26,15 @@ export function assignmentRoutes(bind: Bind, context: Context): void {
   );
   bind(api.changeAssignment, ({ me, params, body }) =>
     quietly(changeAssignment(context, me, params.assignmentId, body)),
+  );
+  bind(api.previewMoreStudents, ({ me, params, body }) =>
+    previewMoreStudents(context, me, params.assignmentId, body),
+  );
+  bind(api.addStudents, ({ me, params, body }) =>
+    addStudents(context, me, params.assignmentId, body),
+  );
+  bind(api.setAssignmentStandards, ({ me, params, body }) =>
+    quietly(setStandards(context, me, params.assignmentId, body.standards)),
   );
   bind(api.stopAssignment, ({ me, params }) =>
     quietly(stopAssignment(context, me, params.assignmentId)),

@@ -9,6 +9,7 @@ import { notFound } from '../problems/problem';
 import { figuresInClass } from './in-class';
 import { sumsOfEarlierWordings } from './queries';
 import { readableBanks } from './rights';
+import { sourceTests } from './source-tests';
 import { readItems, readRevisions } from './rows';
 import { usesOf } from './uses';
 
@@ -19,14 +20,16 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
     Item.findByPk(itemId),
   ]);
   if (!item || !stored) throw notFound('item');
-  const [{ uses, hiddenUses }, byGrade, earlier, inClass, revisions, kin] = await Promise.all([
-    usesOf(database, me, [itemId]),
-    ItemFigures.findAll({ where: { itemId }, order: ['grade'] }),
-    earlierFigures(database, itemId),
-    figuresInClass(database, itemId),
-    revisionsOf(database, me, itemId),
-    kinOf(database, me, stored),
-  ]);
+  const [{ uses, hiddenUses }, byGrade, earlier, inClass, revisions, kin, sourceTest] =
+    await Promise.all([
+      usesOf(database, me, [itemId]),
+      ItemFigures.findAll({ where: { itemId }, order: ['grade'] }),
+      earlierFigures(database, itemId),
+      figuresInClass(database, itemId),
+      revisionsOf(database, me, itemId),
+      kinOf(database, me, stored),
+      sourceTestOf(database, me, itemId),
+    ]);
   return {
     item,
     retiredAt: toMillisOrNull(stored.retiredAt),
@@ -41,8 +44,20 @@ export async function readItem({ database }: Context, me: SignedIn, itemId: numb
       itemRestCorrelation,
     })),
     revisions,
+    sourceTest,
     ...kin,
   };
+}
+
+/** The test that its first wording was copied out of. */
+async function sourceTestOf(database: Database, me: SignedIn, itemId: number) {
+  const first = await database.models.Revision.findOne({
+    attributes: ['id'],
+    where: { itemId, testId: null },
+    order: ['id'],
+  });
+  const sources = await sourceTests(database, me, first ? [first.id] : []);
+  return first ? (sources.get(first.id) ?? null) : null;
 }
 
 /** The newest first; another teacher's own wording for a test is not told. */

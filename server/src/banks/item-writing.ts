@@ -57,12 +57,14 @@ interface NewItem {
   clientKey?: string;
   at: number;
   source: { item: number; revision: number } | null;
+  /** The test that it was copied out of. */
+  sourceTestId?: number | null;
 }
 
 export async function insertItem(
   database: Database,
   me: SignedIn,
-  { bank, folder, content, facts, clientKey, at, source }: NewItem,
+  { bank, folder, content, facts, clientKey, at, source, sourceTestId = null }: NewItem,
   transaction: Transaction,
 ) {
   const by = me.account.id;
@@ -78,7 +80,8 @@ export async function insertItem(
     },
     { transaction },
   );
-  const revision = { itemId: item.id, testId: null, basedOn: null, content, facts, by, at };
+  const placed = { itemId: item.id, testId: null, basedOn: null };
+  const revision = { ...placed, content, facts, by, at, sourceTestId };
   const revisionId = await writeRevision(database, revision, transaction);
   await item.update({ revisionId }, { transaction });
   return { id: item.id, revisionId };

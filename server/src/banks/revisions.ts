@@ -17,6 +17,8 @@ export interface NewRevision {
   facts: ItemFacts;
   by: number;
   at: number;
+  /** The test that it was copied out of; none given: where the one that it is based on came from. */
+  sourceTestId?: number | null;
 }
 
 export const randomLetters = (n: number) =>
@@ -40,6 +42,7 @@ export async function writeRevision(
       itemId,
       testId,
       basedOnId: basedOn,
+      sourceTestId: await sourceTestOf(database, revision, transaction),
       content,
       passageId: content.passage?.id ?? null,
       createdBy: by,
@@ -61,6 +64,21 @@ export async function writeRevision(
     { transaction },
   );
   return revisionId;
+}
+
+/** A wording for one test that is changed again still comes from where it was copied. */
+async function sourceTestOf(
+  { models }: Database,
+  { testId, basedOn, sourceTestId }: NewRevision,
+  transaction: Transaction,
+): Promise<number | null> {
+  if (sourceTestId !== undefined || testId === null || basedOn === null)
+    return sourceTestId ?? null;
+  const base = await models.Revision.findByPk(basedOn, {
+    attributes: ['sourceTestId'],
+    transaction,
+  });
+  return base?.sourceTestId ?? null;
 }
 
 /** What the database alone can say against an item: files, standards and passages that are not there. */

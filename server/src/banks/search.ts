@@ -12,6 +12,7 @@ import { Op } from 'sequelize';
 import { rule } from '../access';
 import { readableBanks, type BankAccess } from './rights';
 import type { SignedIn } from '../access/signed-in';
+import { placedBelow } from '../curriculum-lines';
 import { readItemsIn } from './rows';
 import { present } from '@oaken/core/certain';
 import type { Context } from '../context';
@@ -62,7 +63,16 @@ async function questionOf(
   banks: ReadonlyMap<number, BankAccess>,
   size: number,
 ): Promise<Question> {
-  const { sort, from = 0, passage, editedSince, unusedSince, unusedBy, ...rest } = wanted;
+  const {
+    sort,
+    from = 0,
+    passage,
+    editedSince,
+    unusedSince,
+    unusedBy,
+    curriculumLine,
+    ...rest
+  } = wanted;
   const since = unusedSince === undefined ? null : await startOf(context, me, unusedSince);
   return {
     ...rest,
@@ -70,6 +80,10 @@ async function questionOf(
     from,
     size,
     banks: [...banks.keys()],
+    among:
+      curriculumLine === undefined
+        ? undefined
+        : (await placedBelow(context.database, me, curriculumLine)).items,
     passage: passage === undefined ? undefined : passage === 'yes',
     editedSince: editedSince === undefined ? undefined : await startOf(context, me, editedSince),
     without: since === null ? undefined : await givenSince(context, me, since, unusedBy),

@@ -136,11 +136,11 @@ async function giveOpen(
 }
 
 /** The next place of the deal. */
-export const nextSeat = (given: readonly AssignmentStudent[]) =>
+export const nextSeat = (given: readonly Pick<AssignmentStudent, 'seat'>[]) =>
   Math.max(-1, ...given.map(({ seat }) => seat)) + 1;
 
 /** The form that the fewest have; of several, the first. */
-export function rarestForm(given: readonly AssignmentStudent[]): string | null {
+export function rarestForm(given: readonly Pick<AssignmentStudent, 'form'>[]): string | null {
   const counts = new Map<string | null, number>();
   for (const { form } of given) counts.set(form, (counts.get(form) ?? 0) + 1);
   const [rarest] = [...counts].sort(([a, n], [b, m]) => n - m || (a ?? '').localeCompare(b ?? ''));

@@ -34,6 +34,11 @@ import { rounds } from './migrations/031-rounds';
 import { askingInClass } from './migrations/032-asking-in-class';
 import { strips } from './migrations/033-strips';
 import { answerSheets } from './migrations/034-answer-sheets';
+import { itemsFromTests } from './migrations/035-items-from-tests';
+import { assignmentStandards } from './migrations/036-assignment-standards';
+import { curriculaOfSchools } from './migrations/037-curricula';
+import { tagsOfTests } from './migrations/038-tags-of-tests';
+import { orderInPassages } from './migrations/039-order-in-passages';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -72,6 +77,11 @@ const migrations: Migration[] = [
   askingInClass,
   strips,
   answerSheets,
+  itemsFromTests,
+  assignmentStandards,
+  curriculaOfSchools,
+  tagsOfTests,
+  orderInPassages,
 ];
 
 export function migrator(database: Sequelize) {

@@ -6,6 +6,7 @@ import {
   usualGroupRules,
   type PracticeItem,
 } from '@oaken/core/follow-up';
+import type { Gathering } from '@oaken/contract/results';
 import { Op } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../access/signed-in';
@@ -24,44 +25,63 @@ import { usableBanks } from '../banks/rights';
 import { valuesOf } from '../models/subquery';
 import { sentence } from './sentences';
 
-/** Items on these standards that I may use and that are scored by a key, so that practice answers at once. */
+/** The revisions that have one of these standards or tags. */
+function revisionsOn({ models }: Database, by: Gathering, labels: readonly string[]) {
+  const { RevisionStandard, RevisionTag, Standard } = models;
+  if (by === 'tag') return valuesOf(RevisionTag, 'revisionId', { tag: [...labels] });
+  const standardIds = valuesOf(Standard, 'id', { code: [...labels] });
+  return valuesOf(RevisionStandard, 'revisionId', { standardId: { [Op.in]: standardIds } });
+}
+
+/** Which of these standards or tags each revision has. */
+async function labelsOf(
+  { models }: Database,
+  by: Gathering,
+  labels: readonly string[],
+  revisionId: number[],
+): Promise<Map<number, Set<string>>> {
+  const { RevisionStandard, RevisionTag } = models;
+  const byTag = async () =>
+    (await RevisionTag.findAll({ where: { revisionId, tag: [...labels] }, raw: true })).map(
+      (line) => [line.revisionId, line.tag] as const,
+    );
+  const byStandard = async () =>
+    (
+      await RevisionStandard.findAll({
+        where: { revisionId },
+        include: [{ association: 'standard', attributes: ['code'], where: { code: [...labels] } }],
+      })
+    ).map((line) => [line.revisionId, line.standard?.code ?? ''] as const);
+  const found = new Map<number, Set<string>>();
+  for (const [id, label] of await (by === 'tag' ? byTag() : byStandard()))
+    found.set(id, (found.get(id) ?? new Set()).add(label));
+  return found;
+}
+
+/** Items that I may use and that are scored by a key, so that practice answers at once. */
 async function readPool(
   database: Database,
   me: SignedIn,
-  codes: string[],
+  by: Gathering,
+  labels: readonly string[],
 ): Promise<PracticeItem[]> {
-  const { Item, RevisionStandard, Standard } = database.models;
-  const standards = await Standard.findAll({ where: { code: codes } });
-  const codeOf = new Map(standards.map(({ id, code }) => [id, code]));
-  const items = await Item.findAll({
-    attributes: ['id', 'answerCount', 'averageScore'],
+  const items = await database.models.Item.findAll({
+    attributes: ['id', 'answerCount', 'averageScore', 'revisionId'],
     where: {
       retiredAt: null,
       bankId: [...(await usableBanks(database, me))],
-      revisionId: {
-        [Op.in]: valuesOf(RevisionStandard, 'revisionId', { standardId: [...codeOf.keys()] }),
-      },
+      revisionId: { [Op.in]: revisionsOn(database, by, labels) },
     },
-    include: [
-      {
-        association: 'revision',
-        attributes: ['id'],
-        where: { markedBy: 'machine' },
-        include: [{ association: 'revisionStandards', separate: true }],
-      },
-    ],
+    include: [{ association: 'revision', attributes: ['id'], where: { markedBy: 'machine' } }],
     limit: mostPractice,
   });
-  return items.map(({ id, answerCount, averageScore, revision }) => {
-    const standardCodes = (revision?.revisionStandards ?? []).flatMap(
-      ({ standardId }) => codeOf.get(standardId) ?? [],
-    );
-    return {
-      id,
-      facility: answerCount > 0 ? averageScore : null,
-      standards: [...new Set(standardCodes)],
-    };
-  });
+  const revisionIds = items.flatMap(({ revisionId }) => revisionId ?? []);
+  const known = await labelsOf(database, by, labels, revisionIds);
+  return items.map(({ id, answerCount, averageScore, revisionId }) => ({
+    id,
+    facility: answerCount > 0 ? averageScore : null,
+    standards: [...(known.get(revisionId ?? 0) ?? [])],
+  }));
 }
 
 const mostPractice = 5000;
@@ -106,7 +126,7 @@ const earnedByStudent = (
     students.map((id) => {
       const made = work.filter(({ studentId }) => studentId === id);
       const ofStudent = codes.flatMap((code) => {
-        const on = onStandard(made.filter(({ standards }) => standards.includes(code)));
+        const on = onStandard(made.filter(({ labels }) => labels.includes(code)));
         return on ? [{ code, share: on.share, items: on.items }] : [];
       });
       return [id, ofStudent];
@@ -118,7 +138,7 @@ export async function readFollowUp(
   editions: Editions,
   me: SignedIn,
   assignmentId: number,
-  { below, over, groups: mostGroups }: QueryOf<typeof api.readFollowUp>,
+  { below, over, by, groups: mostGroups }: QueryOf<typeof api.readFollowUp>,
 ): Promise<AnswerOf<typeof api.readFollowUp>> {
   const { database } = context;
   await ownAssignmentRow(database, me, assignmentId);
@@ -127,15 +147,16 @@ export async function readFollowUp(
   const ids = students.map(({ studentId }) => studentId);
   const work = await scoredWork(context, editions, me, ids, over === 'this' ? assignmentId : null, {
     over,
+    by,
   });
-  const codes = [...new Set(work.flatMap(({ standards }) => standards))].sort();
+  const codes = [...new Set(work.flatMap(({ labels }) => labels))].sort();
   const earned = earnedByStudent(ids, codes, work);
   const missing = ids.map((student) => ({ student, standards: valueOf(earned, student) }));
   const groups = groupByMissed(missing, { ...usualGroupRules, below: below / 100, mostGroups });
-  const pool = await readPool(database, me, codes);
+  const pool = await readPool(database, me, by, codes);
   const seen = await readSeen(database, ids);
   const byId = new Map(students.map((student) => [student.studentId, student]));
-  const statements = await readStatements(database, codes);
+  const statements = await readStatements(database, by === 'tag' ? [] : codes);
   return {
     statements: codes.map((code) => ({ code, statement: statements.get(code) ?? '' })),
     secure: ids.length - groups.reduce((sum, group) => sum + group.students.length, 0),
@@ -169,7 +190,7 @@ export async function makeFollowUp(
   context: Context,
   me: SignedIn,
   assignmentId: number,
-  { clientKey, each, groups }: BodyOf<typeof api.makeFollowUp>,
+  { clientKey, each, by, groups }: BodyOf<typeof api.makeFollowUp>,
 ): Promise<AnswerOf<typeof api.makeFollowUp>> {
   const { database } = context;
   await insistOnRunningAssignment(database, me, assignmentId);
@@ -181,6 +202,7 @@ export async function makeFollowUp(
   const pool = await readPool(
     database,
     me,
+    by,
     groups.flatMap(({ codes }) => codes),
   );
   const seen = await readSeen(

@@ -1,7 +1,7 @@
 /** Who may see and do what, as scopes of the models: `Bank.scope({ method: ['readableBy', viewer] })`. */
 import { Op, type Model, type ModelStatic, type WhereOptions } from 'sequelize';
 import { valuesOf } from './subquery';
-import type { Assignment, Bank, Models, Round, SchoolClass, Test } from './index';
+import type { Assignment, Bank, Curriculum, Models, Round, SchoolClass, Test } from './index';
 
 /** Whoever asks, and when: substitutes teach a class until a day. */
 export interface Viewer {
@@ -104,6 +104,15 @@ export const accessRules = (models: Models) => ({
         { ready: true, reach: 'school', schoolId: viewer.schoolId },
       ],
     }),
+  },
+  Curriculum: {
+    editableBy: ({ accountId, schoolId }: Viewer): WhereOptions<Curriculum> => ({
+      [Op.or]: [{ ownerId: accountId }, { reach: 'edit', schoolId }],
+    }),
+    readableBy: ({ accountId, schoolId }: Viewer): WhereOptions<Curriculum> => ({
+      [Op.or]: [{ ownerId: accountId }, { reach: ['read', 'edit'], schoolId }],
+    }),
+    ownedBy: ({ accountId }: Viewer): WhereOptions<Curriculum> => ({ ownerId: accountId }),
   },
   SchoolClass: {
     taughtBy: (viewer: Viewer): WhereOptions<SchoolClass> => ({

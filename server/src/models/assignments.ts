@@ -57,6 +57,8 @@ export class Assignment extends Model<
   declare note: CreationOptional<string>;
   declare recipients: CreationOptional<StoredRecipients | null>;
   declare linkToken: CreationOptional<string | null>;
+  /** Ids of standards that its teacher gave it; null: those of its items. */
+  declare standards: CreationOptional<number[] | null>;
 
   declare edition?: NonAttribute<Edition>;
   declare assigner?: NonAttribute<Account>;
@@ -96,6 +98,7 @@ export const defineAssignment = table(Assignment, 'assignments', {
   note: withDefault(STRING(2000), ''),
   recipients: optional(JSON),
   linkToken: optional(CHAR(22)),
+  standards: optional(JSON),
 });
 
 /** A class that an assignment was given to. */

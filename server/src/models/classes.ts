@@ -11,6 +11,7 @@ import { optional, required, rowId, withDefault, table } from './table';
 import type { School } from './schools';
 import type { AssignmentClass } from './assignments';
 import type { Account } from './accounts';
+import type { ClassCurriculum } from './curricula';
 
 const { BOOLEAN, CHAR, DATE, ENUM, INTEGER, JSON, SMALLINT, STRING, TINYINT } = DataTypes;
 
@@ -38,6 +39,7 @@ export class SchoolClass extends Model<
   declare joiningUntil: CreationOptional<Date | null>;
   declare clientKey: CreationOptional<string | null>;
 
+  declare curriculum?: NonAttribute<ClassCurriculum>;
   declare school?: NonAttribute<School>;
   declare assignmentClasses?: NonAttribute<AssignmentClass[]>;
   declare groups?: NonAttribute<ClassGroup[]>;

@@ -20,6 +20,12 @@ import {
   defineItemFigures,
   defineItemSums,
 } from './items';
+import {
+  defineClassCurriculum,
+  defineCurriculum,
+  defineCurriculumLine,
+  defineCurriculumPlacement,
+} from './curricula';
 import { definePassage, definePassageRevision } from './passages';
 import { defineStoredFile, defineFileChunk, defineItemImport, defineImportChunk } from './files';
 import {
@@ -95,6 +101,7 @@ export * from './standards';
 export * from './banks';
 export * from './items';
 export * from './passages';
+export * from './curricula';
 export * from './files';
 export * from './tests';
 export * from './classes';
@@ -151,6 +158,12 @@ export const tables = {
     SentChange: defineSentChange,
     Edition: defineEdition,
     EditionRevision: defineEditionRevision,
+  },
+  Curricula: {
+    Curriculum: defineCurriculum,
+    CurriculumLine: defineCurriculumLine,
+    CurriculumPlacement: defineCurriculumPlacement,
+    ClassCurriculum: defineClassCurriculum,
   },
   Rounds: {
     Round: defineRound,
@@ -215,6 +228,7 @@ const definitions = {
   ...tables.Passages,
   ...tables['Files and imports'],
   ...tables.Tests,
+  ...tables.Curricula,
   ...tables.Rounds,
   ...tables.Classes,
   ...tables.Assignments,

@@ -91,12 +91,15 @@ export class Revision extends Model<InferAttributes<Revision>, InferCreationAttr
   declare author: CreationOptional<string>;
   declare licence: CreationOptional<string>;
   declare asked: CreationOptional<string | null>;
+  /** The test that it was copied out of. */
+  declare sourceTestId: CreationOptional<number | null>;
 
   declare basedOn?: NonAttribute<Revision>;
   declare creator?: NonAttribute<Account>;
   declare item?: NonAttribute<Item>;
   declare passage?: NonAttribute<Passage>;
   declare test?: NonAttribute<Test>;
+  declare sourceTest?: NonAttribute<Test>;
   declare grades?: NonAttribute<RevisionGrade[]>;
   declare revisionStandards?: NonAttribute<RevisionStandard[]>;
   declare tags?: NonAttribute<RevisionTag[]>;
@@ -125,6 +128,7 @@ export const defineRevision = table(Revision, 'revisions', {
   author: withDefault(STRING(200), ''),
   licence: withDefault(STRING(120), ''),
   asked: computed(CHAR(32)),
+  sourceTestId: optional(INTEGER.UNSIGNED),
 });
 
 /** A grade that a revision is meant for. */

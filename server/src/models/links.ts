@@ -80,6 +80,18 @@ const parents: Partial<Record<ModelName, readonly Parent[]>> = {
   ],
   Device: [partOf('Account', 'accountId', 'account')],
   Edition: [of('Test', 'testId', 'test', 'editions')],
+  ClassCurriculum: [
+    { ...onlyOf('SchoolClass', 'classId', 'class', 'curriculum'), onDelete: 'CASCADE' },
+    partOf('Curriculum', 'curriculumId', 'curriculum'),
+    of('CurriculumLine', 'lineId', 'line'),
+  ],
+  Curriculum: [of('School', 'schoolId', 'school'), of('Account', 'ownerId', 'owner')],
+  CurriculumLine: [partOf('Curriculum', 'curriculumId', 'curriculum', 'lines')],
+  CurriculumPlacement: [
+    partOf('CurriculumLine', 'lineId', 'line', 'placements'),
+    of('Item', 'itemId', 'item'),
+    of('Test', 'testId', 'test'),
+  ],
   EditionRevision: [
     of('Edition', 'editionId', 'edition', 'editionRevisions'),
     of('Item', 'itemId', 'item', 'editionRevisions'),
@@ -164,6 +176,7 @@ const parents: Partial<Record<ModelName, readonly Parent[]>> = {
   ],
   Revision: [
     of('Revision', 'basedOnId', 'basedOn'),
+    of('Test', 'sourceTestId', 'sourceTest'),
     of('Account', 'createdBy', 'creator'),
     of('Item', 'itemId', 'item', 'revisions'),
     of('Passage', 'passageId', 'passage'),

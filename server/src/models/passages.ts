@@ -22,6 +22,8 @@ export class Passage extends Model<InferAttributes<Passage>, InferCreationAttrib
   declare createdBy: number;
   declare createdAt: Date;
   declare clientKey: CreationOptional<string | null>;
+  /** Ids of items in the order in which they are asked; those that are not named follow. */
+  declare itemOrder: CreationOptional<number[] | null>;
 
   declare bank?: NonAttribute<Bank>;
   declare creator?: NonAttribute<Account>;
@@ -36,6 +38,7 @@ export const definePassage = table(Passage, 'passages', {
   createdBy: required(INTEGER.UNSIGNED),
   createdAt: required(DATE(3)),
   clientKey: optional(CHAR(36)),
+  itemOrder: optional(JSON),
 });
 
 /** A passage as it stood at one time. */

@@ -25,6 +25,8 @@ export interface TestFacts {
   subject: string;
   grades: number[];
   standards: { id: number; code: string }[];
+  /** Of its items. */
+  tags: string[];
   items: number;
   points: number;
   machine: boolean;

@@ -158,6 +158,29 @@ export async function makePassage(
   });
 }
 
+/** A passage as it stood, in another bank; the same key again is the same copy. Whether it may be read was asked before. */
+export async function copyPassage(
+  context: Context,
+  me: SignedIn,
+  { bank, clientKey, revision }: { bank: number; clientKey: string; revision: number },
+  transaction: Transaction,
+): Promise<{ id: number; revision: number }> {
+  const { models } = context.database;
+  const source = await models.PassageRevision.findByPk(revision, { transaction });
+  const { content } = present(source, 'revision of the passage');
+  const createdBy = me.account.id;
+  const { row: passage, fresh } = await createOnce(
+    models.Passage,
+    { createdBy, clientKey },
+    { bankId: bank, createdBy, createdAt: new Date(context.now()), clientKey },
+    transaction,
+  );
+  const made = fresh
+    ? await write(context, me, passage, content, transaction)
+    : present(passage.revisionId, 'revision of the passage');
+  return { id: passage.id, revision: made };
+}
+
 export async function revisePassage(
   context: Context,
   me: SignedIn,

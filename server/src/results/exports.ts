@@ -124,6 +124,7 @@ async function standards({ context, editions, me, assignmentId, query }: Asked):
   const answer = await readStandardResults(context, editions, me, assignmentId, {
     ...query,
     over: 'this',
+    by: 'standard',
   });
   return { title, body: writeCsv(standardsHead, answer.standards.flatMap(linesOf)) };
 }

@@ -6,7 +6,7 @@ import type { api, AnswerOf, QueryOf } from '@oaken/contract';
 import type { AssignmentRow } from '@oaken/contract/assignments';
 import type { StandardResult } from '@oaken/contract/results';
 import { StandardTally, type Earned } from '@oaken/core/analysis';
-import { entriesOf } from '@oaken/core/forms';
+import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { insistOnRunningAssignment, rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
@@ -17,6 +17,7 @@ import { invalid, problem } from '../problems/problem';
 import { scoredEntries, type ScoredEntry } from './queries';
 import { chosenLines, readGroups, readLines, type Group } from './lines';
 import { ownAssignmentRow } from './service';
+import { tagsOfItems } from '../banks/tags';
 import { sentence } from './sentences';
 
 type Query = QueryOf<typeof api.readStandardResults>;
@@ -45,10 +46,11 @@ async function readWork(
 }
 
 interface Scored extends Earned, Pick<ScoredEntry, 'assignmentId' | 'title' | 'at' | 'studentId'> {
-  standards: string[];
+  /** Codes of its standards, or its tags. */
+  labels: string[];
 }
 
-/** Each score with the item and the standards that it speaks of. */
+/** Each score with the item and the standards or tags that it speaks of. */
 export async function scoredWork(
   { database }: Context,
   editions: Editions,
@@ -58,24 +60,27 @@ export async function scoredWork(
   query: Query,
 ): Promise<Scored[]> {
   const work = await readWork(database, me, students, assignmentId, query);
-  const known = new Map<number, Map<string, { item: number; standards: string[] }>>();
+  const known = new Map<number, ReadonlyMap<string, EditionEntry>>();
   for (const id of new Set(work.map(({ editionId }) => editionId))) {
     const { edition } = await editions.get(id);
-    known.set(
-      id,
-      new Map(
-        entriesOf(edition).flatMap((entry) =>
-          entry.override
-            ? []
-            : [[entry.id, { item: entry.itemId, standards: entry.standards }] as const],
-        ),
-      ),
-    );
+    known.set(id, new Map(entriesOf(edition).map((entry) => [entry.id, entry])));
   }
-  return work.flatMap((scoredEntry) => {
+  const entries = work.flatMap((scoredEntry) => {
     const entry = valueOf(known, scoredEntry.editionId).get(scoredEntry.entry);
-    return entry ? [{ ...scoredEntry, ...entry }] : [];
+    return entry && !entry.override ? [{ ...scoredEntry, entry }] : [];
   });
+  const tags =
+    query.by === 'tag'
+      ? await tagsOfItems(
+          database,
+          entries.map(({ entry }) => entry.itemId),
+        )
+      : null;
+  return entries.map(({ entry, ...scored }) => ({
+    ...scored,
+    item: entry.itemId,
+    labels: tags ? (tags.get(entry.itemId) ?? []) : entry.standards,
+  }));
 }
 
 export async function readStandardResults(
@@ -107,8 +112,10 @@ export async function readStandardResults(
     groups,
   );
   const codes = [...tallies.keys()].sort();
-  const statements = await readStatements(database, codes);
-  const ratings = await readRatings(database, assignmentId);
+  const statements = await readStatements(database, query.by === 'tag' ? [] : codes);
+  // A rating is of a standard.
+  const ratings =
+    query.by === 'tag' ? new Map<string, number>() : await readRatings(database, assignmentId);
   return {
     assignments: new Set(work.map((line) => line.assignmentId)).size,
     standards: codes.map((code) => ({
@@ -193,7 +200,7 @@ function tallied(
       ...(classId === null ? [] : [subjects.class(classId)]),
       ...(groupsOf.get(line.studentId) ?? []).map(subjects.group),
     ];
-    for (const code of new Set(line.standards)) {
+    for (const code of new Set(line.labels)) {
       const held = tallies.get(code) ?? {
         by: new Map<string, StandardTally>(),
         assignments: new Map(),

@@ -52,6 +52,11 @@ const routes: RouteRecordRaw[] = [
   },
   { path: '/', component: () => import('./today/TodayPage.vue'), meta: teacher(say('desk.today')) },
   {
+    path: '/curricula/:curriculumId(\\d+)?',
+    component: () => import('./curriculum/CurriculumPage.vue'),
+    meta: teacher(say('curriculum.title')),
+  },
+  {
     path: '/banks',
     component: () => import('./banks/BanksPage.vue'),
     meta: teacher(say('common.banks')),

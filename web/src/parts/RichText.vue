@@ -60,6 +60,21 @@ watch(
 [data-size='larger'] {
   font-size: 1.5em;
 }
+[data-color='red'] {
+  color: var(--text-red);
+}
+[data-color='orange'] {
+  color: var(--text-orange);
+}
+[data-color='green'] {
+  color: var(--text-green);
+}
+[data-color='blue'] {
+  color: var(--text-blue);
+}
+[data-color='purple'] {
+  color: var(--text-purple);
+}
 .rich .katex {
   font-size: 1.1em;
 }

@@ -16,7 +16,7 @@ import type { Editor } from '@tiptap/vue-3';
 import { computed, defineAsyncComponent, nextTick, ref } from 'vue';
 import type { Places } from './extensions';
 import MediaDialog, { type Medium } from './MediaDialog.vue';
-import { sizes } from './nodes';
+import { colors, sizes } from './nodes';
 import { signs } from './signs';
 import SelectField from '../parts/SelectField.vue';
 import { say } from '../words/teacher';
@@ -80,6 +80,11 @@ const marks = [
 const size = computed({
   get: () => String(props.editor.getAttributes('size').step ?? ''),
   set: (step) => (step ? chain().setMark('size', { step }).run() : chain().unsetMark('size').run()),
+});
+const color = computed({
+  get: () => String(props.editor.getAttributes('color').color ?? ''),
+  set: (name) =>
+    name ? chain().setMark('color', { color: name }).run() : chain().unsetMark('color').run(),
 });
 
 const formulaOpen = ref(false);
@@ -155,6 +160,17 @@ const placeWords = computed(() => {
         v-for="(name, step) in sizes"
         :key="step"
         :value="step"
+        :label="name"
+    /></SelectField>
+    <SelectField
+      v-model="color"
+      :data-color="color || undefined"
+      :aria-label="say('editor.textColor')"
+      :title="say('editor.textColor')"
+      ><ElOption value="" :label="say('editor.color')" /><ElOption
+        v-for="(name, key) in colors"
+        :key="key"
+        :value="key"
         :label="name"
     /></SelectField>
     <button

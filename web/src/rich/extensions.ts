@@ -2,7 +2,7 @@
 import Subscript from '@tiptap/extension-subscript';
 import Superscript from '@tiptap/extension-superscript';
 import StarterKit from '@tiptap/starter-kit';
-import { Film, Formula, Gap, Picture, Size, Sound, tables, Words } from './nodes';
+import { Color, Film, Formula, Gap, Picture, Size, Sound, tables, Words } from './nodes';
 
 /** Places in the text that its kind of question needs. */
 export type Places = 'gaps' | 'words';
@@ -22,6 +22,7 @@ export const extensionsFor = (places: Places | undefined) => [
   Sound,
   Film,
   Size,
+  Color,
   ...tables,
   ...(places === 'gaps' ? [Gap] : []),
   ...(places === 'words' ? [Words] : []),

@@ -1,4 +1,5 @@
 /** What a wording can hold beside paragraphs, lists and tables; each says the markup that core allows. */
+import type { textColors } from '@oaken/core/markup';
 import { Mark, mergeAttributes, Node } from '@tiptap/core';
 import { Table, TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import { say } from '../words/teacher';
@@ -68,12 +69,28 @@ export const sizes = {
   larger: say('editor.larger'),
 } as const;
 
+export const colors: Record<(typeof textColors)[number], string> = {
+  red: say('editor.red'),
+  orange: say('editor.orange'),
+  green: say('editor.green'),
+  blue: say('editor.blue'),
+  purple: say('editor.purple'),
+};
+
 /** Text in another size than the rest, in steps. */
 export const Size = Mark.create({
   name: 'size',
   addAttributes: () => ({ step: data('data-size') }),
   parseHTML: () => [{ tag: 'span[data-size]' }],
   renderHTML: ({ mark }) => ['span', { 'data-size': mark.attrs.step }, 0],
+});
+
+/** Text in one of the colors that each theme has a shade of. */
+export const Color = Mark.create({
+  name: 'color',
+  addAttributes: () => ({ color: data('data-color') }),
+  parseHTML: () => [{ tag: 'span[data-color]' }],
+  renderHTML: ({ mark }) => ['span', { 'data-color': mark.attrs.color }, 0],
 });
 
 /** A gap in a text, to be filled. */

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 /** Where the items of a blueprint may come from, and those that are kept out. */
 import type { Blueprint } from '@oaken/core/assembly';
-import { computed } from 'vue';
+import { computed, onMounted } from 'vue';
+import SelectField from '../../parts/SelectField.vue';
+import { useCurricula } from '../curriculum/curricula';
+import { failed } from '../shared/undo';
 import GradeRow from '../shared/GradeRow.vue';
 import { useLibrary } from '../library/library';
 import { say } from '../../words/teacher';
@@ -9,11 +12,23 @@ import { say } from '../../words/teacher';
 const props = defineProps<{ blueprint: Blueprint; mayChange: boolean }>();
 const emit = defineEmits<{ set: [changed: Partial<Blueprint>] }>();
 const library = useLibrary();
+const curricula = useCurricula();
+onMounted(() => curricula.load().catch(failed));
+const lines = computed(() =>
+  curricula.curricula.flatMap(({ lines: outline, name }) =>
+    outline.map(({ id }) => ({ id, name: `${name}: ${curricula.nameOf(id)}` })),
+  ),
+);
 
 const usable = computed(() => library.banks.filter(({ may }) => may !== 'read'));
 const summary = computed(() => {
-  const { banks, grades } = props.blueprint;
-  const from = banks.map((id) => library.bankName(id)).join(', ') || say('tests.allBanksICan');
+  const { banks, curriculumLine, grades } = props.blueprint;
+  const from = [
+    banks.map((id) => library.bankName(id)).join(', ') || say('tests.allBanksICan'),
+    curriculumLine !== null && curricula.nameOf(curriculumLine),
+  ]
+    .filter(Boolean)
+    .join(', ');
   return grades.length ? say('tests.fromGradeGrades', { from, grades: grades.join(', ') }) : from;
 });
 function toggleBank(id: number): void {
@@ -41,6 +56,19 @@ function toggleBank(id: number): void {
       {{ bank.name }}
       <span class="faded">{{ say('common.itemsCounted', { n: bank.items }) }}</span></ElCheckbox
     >
+    <SelectField
+      v-if="curricula.curricula.length"
+      class="placed"
+      :model-value="blueprint.curriculumLine"
+      :aria-label="say('tests.onlyFromCurriculum')"
+      :disabled="!mayChange"
+      @update:model-value="emit('set', { curriculumLine: $event })"
+      ><ElOption :value="null" :label="say('tests.anyPlaceInCurriculum')" /><ElOption
+        v-for="line in lines"
+        :key="line.id"
+        :value="line.id"
+        :label="line.name"
+    /></SelectField>
     <GradeRow
       :model-value="blueprint.grades"
       :grades="library.grades"
@@ -66,6 +94,9 @@ function toggleBank(id: number): void {
 details {
   border-top: var(--line);
   padding: 7px 0;
+}
+.placed {
+  margin-block: 6px;
 }
 .tick {
   display: block;

@@ -116,11 +116,6 @@ function goTo(place: Hindrance['at']): void {
   document.querySelector<HTMLElement>(where)?.focus();
 }
 const change = (text: string, ...changes: Change[]) => test.change(text, ...changes);
-const saveStatus = computed(() => {
-  if (test.waiting.value > 0) return say('tests.notSavedYet');
-  if (test.saving.value) return say('tests.saving');
-  return outline.value ? say('tests.saved') : '';
-});
 const setReady = (ready: boolean) =>
   change(ready ? say('tests.markingAsReady') : say('tests.goingBackDraft'), {
     do: 'describe',
@@ -135,7 +130,7 @@ useUndoKeys(test);
     :title="outline?.title || say('common.test')"
     :where="about && whoseWords(about) ? whoseWords(about) : say('common.tests')"
   >
-    <span class="faded small" role="status">{{ saveStatus }}</span>
+    <span v-if="mayChange" class="faded small" role="status">{{ test.saveStatus.value }}</span>
     <template v-if="mayChange">
       <ElButton
         :disabled="!test.canUndo.value"
@@ -156,7 +151,7 @@ useUndoKeys(test);
       v-if="about"
       :type="about.may === 'read' ? 'primary' : 'default'"
       @click="dialog = 'copy'"
-      >{{ say('common.copy') }}</ElButton
+      >{{ about.may === 'read' ? say('tests.copyWholeTest') : say('common.copy') }}</ElButton
     >
   </PageHead>
   <UnsentChanges
@@ -172,6 +167,7 @@ useUndoKeys(test);
     :left="say('tests.bank')"
     :right="say('common.test')"
     :start="44"
+    :alone="about?.may === 'read'"
   >
     <template #left>
       <div class="bankhead">
@@ -195,6 +191,7 @@ useUndoKeys(test);
     </template>
     <template #right>
       <template v-if="outline && points">
+        <p v-if="!mayChange" class="faded inset hint">{{ say('tests.selectItemsToCopy') }}</p>
         <FormStrip
           :forms="outline.forms"
           :chosen="forms.chosenId.value"
@@ -292,6 +289,10 @@ useUndoKeys(test);
 <style scoped>
 .inset {
   padding: 16px 24px;
+}
+.hint {
+  margin: 0;
+  padding-bottom: 0;
 }
 .bankhead {
   display: flex;

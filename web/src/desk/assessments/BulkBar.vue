@@ -1,5 +1,8 @@
 <script setup lang="ts">
-/** What can be done to the selected items of a test at once: points, another section or place, out of the test, asked in class. */
+/**
+ * What can be done to the selected items of a test at once: points, another section or place, out of
+ * the test, asked in class, copied elsewhere.
+ */
 import type { Section } from '@oaken/core/assessments';
 import { ref } from 'vue';
 import SelectField from '../../parts/SelectField.vue';
@@ -10,6 +13,7 @@ const props = defineProps<{
   sections: readonly Section[];
   /** How many items the test has. */
   places: number;
+  mayChange: boolean;
 }>();
 const emit = defineEmits<{
   points: [points: number];
@@ -17,6 +21,7 @@ const emit = defineEmits<{
   place: [place: number];
   remove: [];
   prepare: [];
+  copy: [];
   clear: [];
 }>();
 const points = ref('');
@@ -44,39 +49,42 @@ function goToPlace(): void {
 <template>
   <div class="bulk" role="group" :aria-label="say('tests.selectedItems')">
     <b role="status">{{ say('tests.selectedInTest', { n: selected }) }}</b>
-    <form @submit.prevent="givePoints">
-      <ElInput
-        v-model="points"
+    <template v-if="mayChange">
+      <form @submit.prevent="givePoints">
+        <ElInput
+          v-model="points"
+          size="small"
+          class="few"
+          inputmode="decimal"
+          :aria-label="say('tests.pointsForSelected')"
+        />
+        <ElButton size="small" native-type="submit">{{ say('tests.setPoints') }}</ElButton>
+      </form>
+      <SelectField
+        v-if="sections.length > 1"
         size="small"
-        class="few"
-        inputmode="decimal"
-        :aria-label="say('tests.pointsForSelected')"
-      />
-      <ElButton size="small" native-type="submit">{{ say('tests.setPoints') }}</ElButton>
-    </form>
-    <SelectField
-      v-if="sections.length > 1"
-      size="small"
-      :model-value="null"
-      :aria-label="say('tests.moveToSection')"
-      @update:model-value="(id: string | null) => id && emit('section', id)"
-      ><ElOption :value="null" disabled :label="say('tests.moveToSection')" /><ElOption
-        v-for="(section, index) in sections"
-        :key="section.id"
-        :value="section.id"
-        :label="section.title || say('tests.sectionNumberTitle', { number: index + 1 })"
-    /></SelectField>
-    <form @submit.prevent="goToPlace">
-      <ElInput
-        v-model="place"
-        size="small"
-        class="few"
-        inputmode="numeric"
-        :aria-label="say('tests.place')"
-      />
-      <ElButton size="small" native-type="submit">{{ say('tests.moveToPlace') }}</ElButton>
-    </form>
-    <ElButton size="small" @click="emit('remove')">{{ say('tests.remove') }}</ElButton>
+        :model-value="null"
+        :aria-label="say('tests.moveToSection')"
+        @update:model-value="(id: string | null) => id && emit('section', id)"
+        ><ElOption :value="null" disabled :label="say('tests.moveToSection')" /><ElOption
+          v-for="(section, index) in sections"
+          :key="section.id"
+          :value="section.id"
+          :label="section.title || say('tests.sectionNumberTitle', { number: index + 1 })"
+      /></SelectField>
+      <form @submit.prevent="goToPlace">
+        <ElInput
+          v-model="place"
+          size="small"
+          class="few"
+          inputmode="numeric"
+          :aria-label="say('tests.place')"
+        />
+        <ElButton size="small" native-type="submit">{{ say('tests.moveToPlace') }}</ElButton>
+      </form>
+      <ElButton size="small" @click="emit('remove')">{{ say('tests.remove') }}</ElButton>
+    </template>
+    <ElButton size="small" @click="emit('copy')">{{ say('tests.copyToDots') }}</ElButton>
     <ElButton size="small" @click="emit('prepare')">{{ say('rounds.prepareFor') }}</ElButton>
     <ElButton link class="word" @click="emit('clear')">
       {{ say('tests.clearSelection') }}

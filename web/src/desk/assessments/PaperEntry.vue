@@ -5,6 +5,7 @@ import { kinds } from '@oaken/core/items';
 import type { Entry } from '@oaken/core/assessments';
 import { computed, ref, watch } from 'vue';
 import { percent, pointsText, stemLine } from '../shared/words';
+import { sourceWords } from '../shared/sourceWords';
 import { useTyped } from './useTyped';
 import { say } from '../../words/teacher';
 
@@ -61,14 +62,16 @@ function givePointsAndGoOn(): void {
 }
 
 function keys(event: KeyboardEvent): void {
-  if (event.target !== event.currentTarget || !props.mayChange) return;
+  if (event.target !== event.currentTarget) return;
+  if (event.key === ' ') {
+    event.preventDefault();
+    emit('select', event.shiftKey);
+  }
+  if (!props.mayChange) return;
   const act = { ArrowUp: () => emit('up'), ArrowDown: () => emit('down') }[event.key];
   if (event.altKey && act) {
     event.preventDefault();
     act();
-  } else if (event.key === ' ') {
-    event.preventDefault();
-    emit('select', event.shiftKey);
   } else if (event.key === 'Enter') emit('edit');
   else if (event.key === 'Delete') emit('remove');
 }
@@ -77,7 +80,7 @@ function keys(event: KeyboardEvent): void {
 <template>
   <li
     class="entry"
-    :class="{ noted: notes.length > 0, selected }"
+    :class="{ noted: notes.length > 0, selected, fixed: !mayChange }"
     :data-entry="entry.id"
     tabindex="0"
     :aria-label="
@@ -87,7 +90,6 @@ function keys(event: KeyboardEvent): void {
     @keydown="keys"
   >
     <ElCheckbox
-      v-if="mayChange"
       class="select"
       :model-value="selected"
       @pointerdown="withShift = $event.shiftKey"
@@ -95,9 +97,7 @@ function keys(event: KeyboardEvent): void {
       @change="emit('select', withShift)"
       ><span class="unseen">{{ say('tests.selectItemNumber', { number }) }}</span></ElCheckbox
     >
-    <span class="grip" aria-hidden="true" :title="mayChange ? say('tests.dragMove') : undefined">{{
-      mayChange ? '⋮⋮' : ''
-    }}</span>
+    <span v-if="mayChange" class="grip" aria-hidden="true" :title="say('tests.dragMove')">⋮⋮</span>
     <span class="number">{{ number }}</span>
     <div class="body">
       <p class="stem" :title="pinned ? stemLine(pinned.content.stem, 400) : undefined">
@@ -121,6 +121,7 @@ function keys(event: KeyboardEvent): void {
           >{{ percent(pinned.facility.value) }}</span
         >
         <span v-if="pinned?.forThisTest" class="note">{{ say('tests.changedThisTestOnly') }}</span>
+        <span v-if="pinned?.sourceTest" class="note">{{ sourceWords(pinned.sourceTest) }}</span>
         <span v-if="mayChange" class="acts">
           <ElButton
             link
@@ -208,6 +209,9 @@ function keys(event: KeyboardEvent): void {
   border-bottom: var(--line);
   background: var(--sheet);
   overflow-wrap: anywhere;
+}
+.fixed {
+  grid-template-columns: auto 26px minmax(0, 1fr) auto;
 }
 .noted {
   box-shadow: inset 4px 0 var(--partial);

@@ -3,6 +3,7 @@
 import { present, valueOf } from '@oaken/core/certain';
 import type { Pinned } from '@oaken/contract/assessments';
 import {
+  allEntries,
   allPins,
   emptySection,
   movesTo,
@@ -19,6 +20,7 @@ import { computed, nextTick, onUnmounted, ref, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import BulkBar from './BulkBar.vue';
+import CopyItemsDialog from './CopyItemsDialog.vue';
 import PaperEntry from './PaperEntry.vue';
 import SectionHead from './SectionHead.vue';
 import TestHead from './TestHead.vue';
@@ -53,6 +55,13 @@ const numbers = computed(
         .map(({ id }, index) => [id, index + 1]),
     ),
 );
+const itemStandards = computed(() => [
+  ...new Set(
+    allEntries(props.outline).flatMap(({ revisionId }) =>
+      (props.revisions.get(revisionId)?.standards ?? []).map(({ id }) => id),
+    ),
+  ),
+]);
 const inTest = computed(() => allPins(props.outline).map(({ itemId }) => itemId));
 
 /** The entry before which something dropped at `at` belongs, not counting the one that moves. */
@@ -156,6 +165,7 @@ function countsOf(section: Section) {
   return props.outline.heldTotal === null ? 'value' : 'share';
 }
 const preparing = ref(false);
+const copying = ref(false);
 const edit = (entry: Entry) => router.push(`/tests/${props.testId}/items/${entry.id}`);
 const addSection = () =>
   emit('change', say('tests.addingSection'), {
@@ -170,6 +180,7 @@ const addSection = () =>
     <TestHead
       :outline="outline"
       :total="points.total"
+      :item-standards="itemStandards"
       :may-change="mayChange"
       @change="(text, ...changes) => emit('change', text, ...changes)"
     />
@@ -179,6 +190,8 @@ const addSection = () =>
       :selected="selection.selected.value.length"
       :sections="outline.sections"
       :places="selection.count.value"
+      :may-change="mayChange"
+      @copy="copying = true"
       @points="changeSelected(say('tests.changingPoints'), selection.pointsForAll($event))"
       @section="changeSelected(say('tests.movingItems'), selection.toSection($event))"
       @place="changeSelected(say('tests.movingItems'), selection.toPlace($event))"
@@ -246,6 +259,12 @@ const addSection = () =>
         {{ say('tests.onRowAltAlt') }}
       </p>
     </template>
+    <CopyItemsDialog
+      v-model="copying"
+      :test-id="testId"
+      :entries="selection.selected.value.map(({ id }) => id)"
+      @copied="selection.clear"
+    />
     <PrepareDialog
       v-model="preparing"
       :item-ids="selection.selected.value.map(({ itemId }) => itemId)"

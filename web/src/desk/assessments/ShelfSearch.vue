@@ -7,6 +7,7 @@ import { alternatives } from '@oaken/core/text';
 import { computed } from 'vue';
 import { mediumWords } from '../banks/filterWords';
 import { useLibrary } from '../library/library';
+import { useCurricula } from '../curriculum/curricula';
 import { noFilters, type useShelf } from './useShelf';
 import SeveralField from '../../parts/SeveralField.vue';
 import SelectField from '../../parts/SelectField.vue';
@@ -18,6 +19,7 @@ const props = defineProps<{
   narrowed: boolean;
 }>();
 const library = useLibrary();
+const curricula = useCurricula();
 const { filters, folders, tally } = props.shelf;
 
 const struck = computed(() =>
@@ -37,6 +39,10 @@ const struck = computed(() =>
         name: folders.value.find(({ id }) => id === filters.folder)?.name ?? say('tests.aFolder'),
       }),
       strike: () => (filters.folder = null),
+    },
+    filters.curriculumLine !== null && {
+      text: say('curriculum.inLine', { line: curricula.nameOf(filters.curriculumLine) }),
+      strike: () => (filters.curriculumLine = null),
     },
   ].filter((part) => part !== false),
 );
@@ -91,8 +97,22 @@ const clear = () =>
         :value="medium"
         :label="`${mediumWords[medium]} (${tally('has').get(medium) ?? 0})`"
     /></SelectField>
+    <SelectField
+      v-if="filters.tag !== null || tally('tag').size > 0"
+      v-model="filters.tag"
+      :aria-label="say('tests.tag')"
+      ><ElOption :value="null" :label="say('tests.anyTag')" /><ElOption
+        v-for="[tag, n] in tally('tag')"
+        :key="tag"
+        :value="tag"
+        :label="`${tag} (${n})`"
+    /></SelectField>
     <SelectField v-model="filters.sort" :aria-label="say('tests.order')"
-      ><ElOption value="newest" :label="say('tests.lastChanged')" /><ElOption
+      ><ElOption value="changed" :label="say('tests.lastChanged')" /><ElOption
+        value="newest"
+        :label="say('tests.newest')" /><ElOption
+        value="oldest"
+        :label="say('tests.oldest')" /><ElOption
         value="most-used"
         :label="say('tests.mostAssigned')" /><ElOption value="title" :label="say('tests.byTitle')"
     /></SelectField>

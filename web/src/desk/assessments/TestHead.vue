@@ -3,13 +3,20 @@
 import { testKinds, type Change, type Outline } from '@oaken/core/assessments';
 import { computed, ref } from 'vue';
 import GradeRow from '../shared/GradeRow.vue';
+import GivenStandards from '../library/GivenStandards.vue';
 import { useLibrary } from '../library/library';
 import { pointsText } from '../shared/words';
 import { useTyped } from './useTyped';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
 
-const props = defineProps<{ outline: Outline; total: number; mayChange: boolean }>();
+const props = defineProps<{
+  outline: Outline;
+  total: number;
+  /** Ids of the standards of its items. */
+  itemStandards: readonly number[];
+  mayChange: boolean;
+}>();
 const emit = defineEmits<{ change: [text: string, ...changes: Change[]] }>();
 const library = useLibrary();
 type Facts = Extract<Change, { do: 'describe' }>['facts'];
@@ -155,6 +162,13 @@ const inWords = computed(() => {
         say('tests.totalPtTotal', { total: pointsText(total) })
       }}</span>
     </div>
+    <GivenStandards
+      class="line"
+      :model-value="outline.standards"
+      :of-items="itemStandards"
+      :may-change="mayChange"
+      @update:model-value="describe({ standards: $event }, say('tests.aChangeStandards'))"
+    />
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ElInput
       v-model="directions"

@@ -7,7 +7,7 @@ import { pointsText, useWords } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ test: TestRow }>();
-const emit = defineEmits<{ copy: []; bin: []; place: [] }>();
+const emit = defineEmits<{ copy: []; bin: []; place: []; curriculum: [] }>();
 const words = useWords();
 const whose = computed(() => {
   const { mine, owner, reach, may } = props.test;
@@ -89,6 +89,14 @@ const standards = computed(() => {
         @click="emit('place')"
       >
         {{ say('tests.folder') }}
+      </ElButton>
+      <ElButton
+        link
+        class="word"
+        :aria-label="say('tests.placeTitleInCurriculum', { title: test.title })"
+        @click="emit('curriculum')"
+      >
+        {{ say('curriculum.title') }}
       </ElButton>
       <ElButton
         link

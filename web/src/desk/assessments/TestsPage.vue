@@ -19,6 +19,8 @@ import PlaceTestDialog from './PlaceTestDialog.vue';
 import ShelfSearch from './ShelfSearch.vue';
 import TestFolders from './TestFolders.vue';
 import TestLine from './TestLine.vue';
+import CurriculumIndex from '../curriculum/CurriculumIndex.vue';
+import PlaceInCurriculum from '../curriculum/PlaceInCurriculum.vue';
 import { useFilterAddress } from '../shared/useFilterAddress';
 import { noFilters, shelfAddress, useShelf } from './useShelf';
 import LoadingLines from '../shared/LoadingLines.vue';
@@ -83,6 +85,12 @@ async function place(ids: number[], folder: number | null): Promise<void> {
 }
 /** The test whose folder is asked for. */
 const placing = ref<TestRow | null>(null);
+/** The test that is placed in a curriculum. */
+const placed = ref<TestRow | null>(null);
+const isPlacing = computed({
+  get: () => placed.value !== null,
+  set: (open) => (placed.value = open ? placed.value : null),
+});
 function copy(test: TestRow): void {
   chosen.value = test;
   copying.value = true;
@@ -138,6 +146,7 @@ const narrowed = computed(() => {
           :standard-counts="tally('standard')"
           :known="tests !== null"
         />
+        <CurriculumIndex v-model="filters.curriculumLine" what="tests" />
       </nav>
     </template>
     <template #right>
@@ -166,6 +175,7 @@ const narrowed = computed(() => {
           @copy="copy(test)"
           @bin="remove(test)"
           @place="placing = test"
+          @curriculum="placed = test"
         />
         <ElButton link v-if="tests && tests.length < total" class="word" @click="shelf.more">
           {{ say('tests.showMore') }}
@@ -187,6 +197,7 @@ const narrowed = computed(() => {
     :owner="chosen.owner"
     :mine="chosen.mine"
   />
+  <PlaceInCurriculum v-model="isPlacing" :items="[]" :tests="placed ? [placed.id] : []" />
   <PlaceTestDialog
     v-model="placing"
     :folders="folders"

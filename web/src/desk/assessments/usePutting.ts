@@ -3,12 +3,11 @@ import { elementAt } from '@oaken/core/certain';
 import type { ItemRow } from '@oaken/contract/banks';
 import {
   allEntries,
-  applyChange,
+  describedByFirst,
   mostEntries,
   placeFor,
-  type Change,
+  putsAtEnd,
   type Entry,
-  type Outline,
 } from '@oaken/core/assessments';
 import { computed } from 'vue';
 import { call } from '../../client/call';
@@ -22,27 +21,6 @@ const entryOf = (item: ItemRow, points = item.points): Entry => ({
   revisionId: item.revisionId,
   points,
 });
-
-/** A test that says nothing of its subject and grades yet takes them from its first item. */
-function describedBy({ subject, grades }: ItemRow, outline: Outline): Change[] {
-  const isDescribed = outline.subject !== '' || outline.grades.length > 0;
-  if (isDescribed || allEntries(outline).length > 0) return [];
-  return [{ do: 'describe', facts: { subject, grades } }];
-}
-
-type PassageOf = Parameters<typeof placeFor>[3];
-
-/** Puts items at the end, each beside the others of its passage wherever they stand. */
-function puttingAll(items: readonly ItemRow[], outline: Outline, passageOf: PassageOf): Change[] {
-  let next = outline;
-  return items.map((item): Change => {
-    const entry = entryOf(item);
-    const wanted = { section: elementAt(next.sections, -1).id, before: null };
-    const change: Change = { do: 'put', entry, ...placeFor(next, entry, wanted, passageOf) };
-    next = applyChange(next, change).outline;
-    return change;
-  });
-}
 
 export function usePutting(test: ReturnType<typeof useTest>) {
   const { outline } = test;
@@ -58,7 +36,7 @@ export function usePutting(test: ReturnType<typeof useTest>) {
     const entry = entryOf(item);
     const wanted = { section: section ?? elementAt(outline.value.sections, -1).id, before };
     const place = placeFor(outline.value, entry, wanted, test.passageOf);
-    const described = describedBy(item, outline.value);
+    const described = describedByFirst(outline.value, item);
     test.change(say('tests.addingItem'), { do: 'put', entry, ...place }, ...described);
   }
 
@@ -80,8 +58,9 @@ export function usePutting(test: ReturnType<typeof useTest>) {
     const fresh = answer.items.filter(({ id, may }) => may !== 'read' && !inTest.value.has(id));
     test.know(...fresh);
     const items = say('common.itemsCounted', { n: fresh.length });
-    const changes = puttingAll(fresh, outline.value, test.passageOf);
-    const described = fresh[0] ? describedBy(fresh[0], outline.value) : [];
+    const entries = fresh.map((item) => entryOf(item));
+    const changes = putsAtEnd(outline.value, entries, test.passageOf);
+    const described = fresh[0] ? describedByFirst(outline.value, fresh[0]) : [];
     if (changes.length > 0)
       test.change(say('tests.addingItems', { items }), ...changes, ...described);
     const others = '; the others are in the test already or cannot be used';

@@ -2,6 +2,7 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { shelfSearch, type TestFolder, type TestRow } from '@oaken/contract/assessments';
 import type { TestKind } from '@oaken/core/assessments';
+import type { ShelfOrder } from '@oaken/core/shelf';
 import { reactive, ref, shallowRef, watch } from 'vue';
 import { call } from '../../client/call';
 import { inWords } from '../../client/request';
@@ -17,8 +18,10 @@ export interface ShelfFilters {
   size: string | null;
   machine: 'yes' | 'no' | null;
   has: 'picture' | 'sound' | 'film' | null;
+  tag: string | null;
   folder: number | null;
-  sort: 'newest' | 'most-used' | 'title';
+  curriculumLine: number | null;
+  sort: ShelfOrder;
 }
 
 export const noFilters = (): ShelfFilters => ({
@@ -31,8 +34,10 @@ export const noFilters = (): ShelfFilters => ({
   size: null,
   machine: null,
   has: null,
+  tag: null,
   folder: null,
-  sort: 'newest',
+  curriculumLine: null,
+  sort: 'changed',
 });
 
 type Counts = AnswerOf<typeof api.searchTests>['counts'];

@@ -17,6 +17,7 @@ import { computed, onUnmounted, ref, shallowRef, watch, type ComputedRef } from 
 import { call } from '../../client/call';
 import { done, failed } from '../shared/undo';
 import type { KeptChanges } from './changeStore';
+import { say } from '../../words/teacher';
 import { useChangeQueue } from './useChangeQueue';
 import { useSteps } from './useSteps';
 
@@ -33,6 +34,7 @@ export const pinOf = (item: ItemRow): Pinned => ({
   kind: item.kind,
   points: item.points,
   forThisTest: false,
+  sourceTest: null,
   standards: item.standards,
   depth: item.depth,
   seconds: item.seconds,
@@ -190,4 +192,8 @@ const waitingOf = (
   decide: (key: string, word: 'replace' | 'let-go') => queue.decide(key, word),
   /** Whether what waits is still there after the page was closed. */
   keeps: computed(() => queue.state.keeps),
+  saveStatus: computed(() => {
+    if (pending.value === 0) return say('tests.saved');
+    return queue.state.away ? say('tests.notSavedYet') : say('tests.saving');
+  }),
 });

@@ -11,6 +11,7 @@ import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
 import { done, tell } from '../shared/undo';
+import AddStudentsDialog from './AddStudentsDialog.vue';
 import AssignmentState from './AssignmentState.vue';
 import ExtendDialog from './ExtendDialog.vue';
 import GivenStudents from './GivenStudents.vue';
@@ -33,6 +34,7 @@ const changing = useForm((pointer) => pointer.split('/')[1] ?? '');
 const { form, begin, wanted, changed, effects, problems } = useChange(opened, changing.errors);
 const picked = ref<number[]>([]);
 const extending = ref(false);
+const adding = ref(false);
 const tying = ref<Student | null>(null);
 
 async function load(): Promise<void> {
@@ -180,6 +182,7 @@ async function extended(text: string): Promise<void> {
       ><b>{{ opened.assignment.handedIn }}</b> {{ say('common.handedIn') }}</span
     >
     <template v-if="opened.mayChange" #actions>
+      <ElButton @click="adding = true">{{ say('assignments.addStudents') }}</ElButton>
       <ElButton :disabled="picked.length === 0" @click="extending = true">
         {{
           picked.length
@@ -189,6 +192,7 @@ async function extended(text: string): Promise<void> {
       </ElButton>
     </template>
   </FootingLine>
+  <AddStudentsDialog v-if="opened" v-model="adding" :opened="opened" @done="extended" />
   <ExtendDialog
     v-if="opened"
     v-model="extending"

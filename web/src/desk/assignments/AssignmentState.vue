@@ -4,10 +4,12 @@ import type { Shows } from '@oaken/core/assignments';
 import { releaseInWords } from '@oaken/core/assignments';
 import { listing } from '@oaken/core/text';
 import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
-import { computed } from 'vue';
+import { computed, onMounted } from 'vue';
 import { useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { useSession } from '../../client/session';
+import GivenStandards from '../library/GivenStandards.vue';
+import { useLibrary } from '../library/library';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
 import GuestLink from './GuestLink.vue';
@@ -26,6 +28,8 @@ const props = defineProps<{
 const session = useSession();
 const words = useWords();
 const router = useRouter();
+const library = useLibrary();
+onMounted(() => library.load().catch(failed));
 const assignment = computed(() => props.opened.assignment);
 const params = computed(() => ({ assignmentId: assignment.value.id }));
 const state = computed(() => stateOf(assignment.value, session.now()));
@@ -67,6 +71,12 @@ async function stop(): Promise<void> {
     );
 }
 
+const giveStandards = (standards: number[] | null) =>
+  props.act(
+    () => call('setAssignmentStandards', { params: params.value, body: { standards } }),
+    () => say('assignments.standardsChanged'),
+  );
+
 const release = (released: boolean) =>
   props.act(
     () => call('releaseAssignment', { params: params.value, body: { released } }),
@@ -107,6 +117,12 @@ async function takeBack(): Promise<void> {
       {{ say('assignments.startWord') }} <b>{{ opened.word }}</b>
     </p>
     <p v-if="letterWords" class="faded">{{ letterWords }}</p>
+    <GivenStandards
+      :model-value="opened.standards"
+      :of-items="opened.itemStandards.map(({ id }) => id)"
+      :may-change="opened.mayChange"
+      @update:model-value="giveStandards"
+    />
     <GuestLink v-if="opened.link" :token="opened.link" />
     <p v-if="opened.mayChange" class="acts">
       <ElButton link v-if="state === 'open'" class="word" @click="stop">

@@ -37,6 +37,8 @@ const countingWords: Record<Counting, string> = {
   latest: say('assignments.theLatest'),
   first: say('assignments.theFirst'),
   mean: say('assignments.theAverageAll'),
+  worst: say('assignments.theLowest'),
+  all: say('assignments.allTogether'),
 };
 const orderWords = {
   own: say('assignments.myOrderFree'),

@@ -20,6 +20,8 @@ const props = defineProps<{
   testGrades: number[];
   wrong: string | undefined;
   reachable: number | null;
+  /** More students for what was given: guests and letters stay as they are. */
+  adding?: boolean;
 }>();
 
 /** Rosters that were opened to choose single students from. */
@@ -143,7 +145,7 @@ const otherGrade = computed(() =>
         </ul>
       </div>
     </template>
-    <ElCheckbox class="line" v-model="form.link">
+    <ElCheckbox v-if="!adding" class="line" v-model="form.link">
       {{ say('assignments.guestsByLink') }}
       <span class="faded small">{{ say('assignments.theyTypeNameYou') }}</span></ElCheckbox
     >

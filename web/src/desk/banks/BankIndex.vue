@@ -1,5 +1,6 @@
 <script setup lang="ts">
 /** The index of the banks, like a book's: grades, the tree of standards, banks and folders, each with its count. */
+import CurriculumIndex from '../curriculum/CurriculumIndex.vue';
 import FolderTree from './FolderTree.vue';
 import KeptSearches from './KeptSearches.vue';
 import StandardIndex from './StandardIndex.vue';
@@ -24,6 +25,7 @@ const { standards, grades, frameworks } = props.search.counts;
       :framework-counts="frameworks"
       :known="search.known.value"
     />
+    <CurriculumIndex v-model="filters.curriculumLine" what="items" />
     <h3>{{ say('banks.banksFolders') }}</h3>
     <FolderTree :search="search" :picked="picked" @changed="emit('changed')" />
     <KeptSearches :search="search" />

@@ -18,6 +18,7 @@ import ItemList from './ItemList.vue';
 import LabelDialog from './LabelDialog.vue';
 import { useLibrary } from '../library/library';
 import NearCopies from './NearCopies.vue';
+import PlaceInCurriculum from '../curriculum/PlaceInCurriculum.vue';
 import PickedDialog from './PickedDialog.vue';
 import PlaceDialog, { type Place } from '../library/PlaceDialog.vue';
 import { useKeptPicks } from './keptPicks';
@@ -35,7 +36,8 @@ const search = useSearch(itemAddress.fromQuery(route.query));
 /** What is known of each picked item; it stays across searches. */
 type Picked = Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>;
 const picked = useKeptPicks<Picked>();
-type Asking = 'test' | 'copy' | 'move' | 'label' | 'retire' | 'picked' | 'ask' | 'prepare';
+type Asking =
+  'test' | 'copy' | 'move' | 'label' | 'retire' | 'picked' | 'ask' | 'prepare' | 'curriculum';
 const asking = ref<Asking | null>(null);
 const open = (dialog: Asking) =>
   computed({
@@ -44,7 +46,7 @@ const open = (dialog: Asking) =>
   });
 const [test, copy, move, label] = [open('test'), open('copy'), open('move'), open('label')];
 const [retire, seen] = [open('retire'), open('picked')];
-const [ask, prepare] = [open('ask'), open('prepare')];
+const [ask, prepare, placing] = [open('ask'), open('prepare'), open('curriculum')];
 const session = useSession();
 const words = useWords();
 const askedItems = computed(() => ({
@@ -227,12 +229,15 @@ async function afterRetiring(): Promise<void> {
           {{ say('banks.retire') }}
         </ElButton>
         <ElDropdown trigger="click">
-          <ElButton link class="word">{{ say('rounds.place') }}</ElButton>
+          <ElButton link class="word">{{ say('banks.more') }}</ElButton>
           <template #dropdown>
             <ElDropdownMenu>
               <ElDropdownItem @click="ask = true">{{ say('rounds.askInClass') }}</ElDropdownItem>
               <ElDropdownItem @click="prepare = true">{{
                 say('rounds.prepareFor')
+              }}</ElDropdownItem>
+              <ElDropdownItem @click="placing = true">{{
+                say('curriculum.placeInCurriculum')
               }}</ElDropdownItem>
             </ElDropdownMenu>
           </template>
@@ -266,5 +271,6 @@ async function afterRetiring(): Promise<void> {
   <RetireDialog v-model="retire" :items="ids" @changed="afterRetiring" />
   <BeginDialog v-model="ask" :from="askedItems" />
   <PrepareDialog v-model="prepare" :item-ids="ids" @done="picked = new Map()" />
+  <PlaceInCurriculum v-model="placing" :items="ids" :tests="[]" />
   <PickedDialog v-model="seen" :items="ids" @let-go="(item) => pick(item)" />
 </template>

@@ -79,11 +79,7 @@ const notFound = computed(() =>
         :any="say('banks.anyDepth')"
         :label="say('common.depth')"
       />
-      <SelectField
-        v-if="!compact"
-        v-model="filters.sort"
-        class="pickone"
-        :aria-label="say('banks.order')"
+      <SelectField v-model="filters.sort" class="pickone" :aria-label="say('banks.order')"
         ><ElOption
           value="relevance"
           :label="
@@ -161,8 +157,12 @@ const notFound = computed(() =>
     flex-basis: 100%;
   }
 }
-.search.compact :deep(.el-input) {
+.search.compact > :deep(.el-input) {
   flex-basis: 100%;
+}
+.search.compact .pickone {
+  flex: 1 1 140px;
+  width: auto;
 }
 .filters {
   display: flex;

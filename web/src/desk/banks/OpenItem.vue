@@ -45,6 +45,12 @@ watch(tab, async (now) => {
     <TabStrip v-model="tab" :tabs="tabs" :label="say('banks.aboutThisItem')">
       <div v-if="tab === 'view'" class="sheet">
         <ItemPreview quiet :content="item.content" :name="`try-${item.id}`" />
+        <p v-if="item.content.passage">
+          <RouterLink
+            :to="{ path: `/passages/${item.content.passage.id}`, query: { tab: 'items' } }"
+            >{{ say('banks.allItemsOfPassage') }}</RouterLink
+          >
+        </p>
       </div>
       <div v-else-if="tab === 'key'" class="sheet">
         <p v-for="(sentence, index) in keysInWords(item.content)" :key="index">{{ sentence }}</p>

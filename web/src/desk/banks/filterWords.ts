@@ -3,6 +3,7 @@ import { difficultyBands, itemRestCorrelationBands, usesBands } from '@oaken/cor
 import { alternatives } from '@oaken/core/text';
 import { kinds, type MarkedBy, type Medium } from '@oaken/core/items';
 import type { useLibrary } from '../library/library';
+import { useCurricula } from '../curriculum/curricula';
 import type { FilterName, Filters } from './useSearch';
 import { say } from '../../words/teacher';
 
@@ -42,6 +43,7 @@ const wordsOf: WordsOf = {
   passage: (answer) => (answer === 'yes' ? say('banks.withPassage') : say('banks.withoutPassage')),
   bank: (id, _, { bankName }) => say('banks.inBankName', { bankName: bankName(id) }),
   folder: (id, _, { folderName }) => say('banks.inFolderName', { folderName: folderName(id) }),
+  curriculumLine: (id) => say('curriculum.inLine', { line: useCurricula().nameOf(id) }),
   tag: (tag) => say('banks.taggedTag', { tag }),
   difficulty: (text) => band(difficultyBands, text),
   itemRestCorrelation: (text) =>

@@ -20,6 +20,7 @@ export interface Filters {
   passage: Search['passage'] | null;
   bank: number | null;
   folder: number | null;
+  curriculumLine: number | null;
   tag: string | null;
   difficulty: string | null;
   itemRestCorrelation: string | null;
@@ -45,6 +46,7 @@ export const noFilters = (): Filters => ({
   passage: null,
   bank: null,
   folder: null,
+  curriculumLine: null,
   tag: null,
   difficulty: null,
   itemRestCorrelation: null,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** Where an item is used, what was copied from it, and what it was copied from. */
 import type { OpenItem } from './useItem';
+import { sourceWords } from '../shared/sourceWords';
 import UsesList from './UsesList.vue';
 import { say } from '../../words/teacher';
 
@@ -24,4 +25,5 @@ defineProps<{ opened: OpenItem | null }>();
     {{ say('items.copiedFrom') }}
     <RouterLink :to="`/items/${opened.source.itemId}`">{{ opened.source.bank }}</RouterLink>.
   </p>
+  <p v-if="opened?.sourceTest" class="faded">{{ sourceWords(opened.sourceTest) }}</p>
 </template>

@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import { whenOpened } from '../../parts/whenOpened';
-import SelectField from '../../parts/SelectField.vue';
+import TestChoice from '../library/TestChoice.vue';
 import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
@@ -14,18 +14,12 @@ const props = defineProps<{ itemIds: number[] }>();
 const router = useRouter();
 const form = reactive({ title: '', kind: 'quiz' as TestKind });
 const way = ref<'blank' | 'blueprint'>('blank');
-/** The tests of mine that were changed last: picked items may belong into one of them. */
-const known = ref<{ id: number; title: string }[]>([]);
 const { wrong, busy, act } = useDoing();
 let key = '';
 
 whenOpened(open, () => {
   key = crypto.randomUUID();
   wrong.value = '';
-  if (props.itemIds.length > 0)
-    call('searchTests', { query: { shelf: 'mine' } })
-      .then(({ tests }) => (known.value = tests.slice(0, 12)))
-      .catch(() => {});
 });
 function putInto(id: number | null): void {
   if (id === null) return;
@@ -84,18 +78,15 @@ const names: Record<TestKind, string> = {
       <p v-if="itemIds.length === 0" class="faded small">
         {{ say('tests.orCopyOnePreview') }}
       </p>
-      <label v-else-if="known.length" class="field"
+      <label v-else class="field"
         ><span class="label">{{ say('tests.orAddThemOne') }}</span>
-        <SelectField
-          :aria-label="say('tests.addThemTest')"
+        <TestChoice
+          v-if="open"
           :model-value="null"
+          :label="say('tests.addThemTest')"
           @update:model-value="putInto"
-          ><ElOption :value="null" :label="say('tests.choose')" /><ElOption
-            v-for="standard in known"
-            :key="standard.id"
-            :value="standard.id"
-            :label="standard.title" /></SelectField
-      ></label>
+        />
+      </label>
       <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
       <div class="buttons">
         <ElButton @click="open = false">{{ say('common.cancel') }}</ElButton>

@@ -1,12 +1,7 @@
 <script setup lang="ts">
 /** A passage: left what is written, with an easier version beside the original; right as a student sees it. */
 import type { AnswerOf, api } from '@oaken/contract';
-import {
-  passageContent,
-  passageForSitting,
-  type Numbering,
-  type PassageContent,
-} from '@oaken/core/passages';
+import { passageContent, type Numbering, type PassageContent } from '@oaken/core/passages';
 import { computed, onMounted, provide, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
@@ -14,7 +9,6 @@ import { call } from '../../client/call';
 import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
-import PassageView from '../../parts/PassageView.vue';
 import { useLibrary } from '../library/library';
 import SavedMeanwhile from '../compare/SavedMeanwhile.vue';
 import { linesOfPassage } from '../compare/wordDiff';
@@ -24,6 +18,7 @@ import RichField from '../../rich/RichField.vue';
 import { useKeptText } from '../shared/keptText';
 import { done } from '../shared/undo';
 import { useSaving } from '../shared/useSaving';
+import PassageAside from './PassageAside.vue';
 import PassageRevisions from './PassageRevisions.vue';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
@@ -60,7 +55,6 @@ function startAgain(): void {
 }
 const bank = ref<number | null>(null);
 const hasEasier = ref(false);
-const seeEasier = ref(false);
 const { wrong, read } = useDoing();
 const saving = useSaving<OpenPassage>(async (basedOn) => {
   if (passageId === null) return null;
@@ -107,7 +101,6 @@ const problems = computed<Problem[]>(() => {
     : parsed.error.issues.map(({ path, message }) => ({ pointer: `/${path.join('/')}`, message }));
   return [...faults, ...serverProblems.value];
 });
-const shown = computed(() => whole.value && passageForSitting(whole.value, seeEasier.value));
 
 const saveStatus = computed(() => {
   if (different.value) return 'Not saved yet; kept in this browser';
@@ -252,12 +245,14 @@ const numberingWords: Record<Numbering, string> = {
       </fieldset>
     </template>
     <template #right>
-      <div class="inset">
-        <ElCheckbox v-if="hasEasier" class="which" v-model="seeEasier">
-          {{ say('passages.theEasierVersion') }}</ElCheckbox
-        >
-        <PassageView v-if="shown" :passage="shown" />
-      </div>
+      <PassageAside
+        v-if="whole"
+        :content="whole"
+        :passage-id="passageId"
+        :items="opened?.passage.items ?? 0"
+        :may-edit="mayEdit"
+        :start="route.query.tab === 'items' ? 'items' : 'view'"
+      />
     </template>
   </FacingPages>
   <FootingLine :label="say('common.passage')">
@@ -288,10 +283,6 @@ const numberingWords: Record<Numbering, string> = {
   border: 0;
   margin: 0;
   min-width: 0;
-}
-.which {
-  display: block;
-  margin-bottom: 10px;
 }
 .gap {
   margin-top: 14px;

@@ -13,12 +13,19 @@ import PageHead from '../shared/PageHead.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { done } from '../shared/undo';
 import { percent } from '../shared/words';
-import SelectField from '../../parts/SelectField.vue';
+import FollowUpRules, { type GroupRules } from './FollowUpRules.vue';
 import { say } from '../../words/teacher';
 
 type Own = AnswerOf<typeof api.readFollowUp>;
-const assignmentId = Number(useRoute().params.assignmentId);
-const rules = reactive({ below: 60, over: 'this' as 'this' | 'all', groups: 5 });
+const route = useRoute();
+const assignmentId = Number(route.params.assignmentId);
+const rules = reactive<GroupRules>({
+  below: 60,
+  over: 'this',
+  by: route.query.by === 'tag' ? 'tag' : 'standard',
+  groups: 5,
+});
+const byTag = computed(() => rules.by === 'tag');
 const each = ref(3);
 const followUp = ref<Own | null>(null);
 const names = ref<string[]>([]);
@@ -66,7 +73,7 @@ async function make(): Promise<void> {
     made.value = (
       await call('makeFollowUp', {
         params: { assignmentId },
-        body: { clientKey: key, each: each.value, groups },
+        body: { clientKey: key, each: each.value, by: rules.by, groups },
       })
     ).made;
     done(say('results.practiceTestsMadeEach', { n: made.value.length }));
@@ -75,53 +82,30 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <PageHead :title="say('results.followUp')" :where="say('results.studentsByStandardsThey')">
+  <PageHead
+    :title="say('results.followUp')"
+    :where="byTag ? say('results.studentsByTagsThey') : say('results.studentsByStandardsThey')"
+  >
     <RouterLink :to="`/results/${assignmentId}/standards`">{{
       say('results.backStandards')
     }}</RouterLink>
   </PageHead>
-  <div class="bar" role="group" :aria-label="say('results.howGroup')">
-    <label
-      >{{ say('results.missedBelow') }}
-      <ElInputNumber
-        :controls="false"
-        v-model.lazy.number="rules.below"
-        class="few"
-        :min="1"
-        :max="100"
-      />
-      %</label
-    >
-    <label
-      >{{ say('results.over') }}
-      <SelectField v-model="rules.over"
-        ><ElOption value="this" :label="say('results.thisAssignment')" /><ElOption
-          value="all"
-          :label="say('results.everythingTheyHandedIn')"
-      /></SelectField>
-    </label>
-    <label
-      >{{ say('results.atMost') }}
-      <ElInputNumber
-        :controls="false"
-        v-model.lazy.number="rules.groups"
-        class="few"
-        :min="1"
-        :max="12"
-      />
-      {{ say('results.groups') }}</label
-    >
-    <label
-      ><ElInputNumber :controls="false" v-model.lazy.number="each" class="few" :min="1" :max="10" />
-      {{ say('results.itemsEachStandard') }}</label
-    >
-  </div>
+  <FollowUpRules v-model="rules" v-model:each="each" />
   <div class="sheet" tabindex="0" role="region" :aria-label="say('results.groupsStudents')">
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote
-      v-if="followUp && followUp.groups.length === 0"
+      v-if="followUp && followUp.statements.length === 0"
+      :title="byTag ? say('results.noTagsHere') : say('results.noStandardsHere')"
+      >{{ say('results.theItemsThisTest') }}</EmptyNote
+    >
+    <EmptyNote
+      v-else-if="followUp && followUp.groups.length === 0"
       :title="say('results.nobodyMissedAnything')"
-      >{{ say('results.everybodyEarnedAtLeast', { below: rules.below }) }}</EmptyNote
+      >{{
+        byTag
+          ? say('results.everybodyEarnedOnTags', { below: rules.below })
+          : say('results.everybodyEarnedAtLeast', { below: rules.below })
+      }}</EmptyNote
     >
     <article
       v-for="(group, position) in followUp?.groups ?? []"
@@ -143,7 +127,8 @@ async function make(): Promise<void> {
       </header>
       <ul class="codes">
         <li v-for="{ code, items } in group.available" :key="code">
-          {{ statement(code) }} <span class="faded small">{{ code }}</span>
+          {{ statement(code) }}
+          <span v-if="statement(code) !== code" class="faded small">{{ code }}</span>
           <span :class="items ? 'faded' : 'wrong'" class="small">
             ·
             {{
@@ -213,14 +198,18 @@ async function make(): Promise<void> {
     </article>
   </div>
   <FootingLine :label="say('common.groups')">
-    <template v-if="followUp">
+    <template v-if="followUp && followUp.statements.length > 0">
       <span
         ><b>{{ followUp.groups.length }}</b>
         {{ followUp.groups.length === 1 ? say('results.group') : say('results.groups') }}</span
       >
       <span
         ><b>{{ followUp.secure }}</b>
-        {{ say('results.withAtLeastBelow', { below: rules.below }) }}</span
+        {{
+          byTag
+            ? say('results.withAtLeastOnTags', { below: rules.below })
+            : say('results.withAtLeastBelow', { below: rules.below })
+        }}</span
       >
     </template>
     <template #actions>
@@ -236,17 +225,6 @@ async function make(): Promise<void> {
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 20px;
-  align-items: center;
-  padding: 8px 24px;
-  border-bottom: var(--line);
-}
-.few {
-  width: 64px !important;
-}
 .sheet {
   flex: 1;
   overflow: auto;

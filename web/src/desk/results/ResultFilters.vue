@@ -18,6 +18,7 @@ const attempts = {
   latest: say('results.theLatest'),
   first: say('results.theFirst'),
   mean: say('results.theAverageAll'),
+  worst: say('results.theLowest'),
   all: say('results.everyAttempt'),
 };
 const pick = (name: FilterName, chosen: string) =>

@@ -5,7 +5,12 @@
  */
 import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
-import type { EarnedOn, ResultsAnswer } from '@oaken/contract/results';
+import {
+  gatherings,
+  type EarnedOn,
+  type Gathering,
+  type ResultsAnswer,
+} from '@oaken/contract/results';
 import { computed, ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -28,26 +33,39 @@ type Standard = Own['standards'][number];
 const assignmentId = present(props.results.assignment, 'assignment').id;
 const standards = ref<Own | null>(null);
 const over = ref<'this' | 'all'>('this');
+/** By the standards of the items, or by the tags that teachers gave them. */
+const by = ref<Gathering>('standard');
+const gatheringWords: Record<Gathering, string> = {
+  standard: say('common.standards'),
+  tag: say('results.tags'),
+};
 const shape = ref<'lines' | 'students'>('lines');
-const shapes = [
-  { value: 'lines', label: say('results.byStandard') },
-  { value: 'students', label: say('results.studentsByStandards') },
-];
+const shapes = computed(() =>
+  by.value === 'tag'
+    ? [
+        { value: 'lines', label: say('results.byTag') },
+        { value: 'students', label: say('results.studentsByTags') },
+      ]
+    : [
+        { value: 'lines', label: say('results.byStandard') },
+        { value: 'students', label: say('results.studentsByStandards') },
+      ],
+);
 const open = ref<string | null>(null);
 const { wrong, read } = useDoing();
 
 async function load(): Promise<void> {
   const { classId, groupId, from, to } = props.filters;
-  const asked = JSON.stringify([over.value, props.filters]);
+  const asked = JSON.stringify([over.value, by.value, props.filters]);
   await read(async () => {
     const results = await call('readStandardResults', {
       params: { assignmentId },
-      query: { over: over.value, classId, groupId, from, to },
+      query: { over: over.value, by: by.value, classId, groupId, from, to },
     });
-    if (asked === JSON.stringify([over.value, props.filters])) standards.value = results;
+    if (asked === JSON.stringify([over.value, by.value, props.filters])) standards.value = results;
   });
 }
-watch([over, () => props.filters], load, { immediate: true });
+watch([over, by, () => props.filters], load, { immediate: true });
 
 const sure = ({ items }: EarnedOn) =>
   `${say('common.itemsCounted', { n: items })}${items < 3 ? say('results.saysLittle') : ''}`;
@@ -92,19 +110,29 @@ async function rate(standard: Standard, studentId: number, rating: number | null
       <span v-if="standards && over === 'all'" class="faded small">{{
         say('results.assignments', { n: standards.assignments })
       }}</span>
+      <label
+        >{{ say('results.by') }}
+        <SelectField v-model="by"
+          ><ElOption
+            v-for="gathering in gatherings"
+            :key="gathering"
+            :value="gathering"
+            :label="gatheringWords[gathering]"
+        /></SelectField>
+      </label>
       <ElSegmented
         v-model="shape"
         :options="shapes"
         :aria-label="say('results.howStandardsShown')"
       />
-      <RouterLink :to="`/results/${assignmentId}/follow-up`">{{
+      <RouterLink :to="{ path: `/results/${assignmentId}/follow-up`, query: { by } }">{{
         say('results.followUpPracticeWhat')
       }}</RouterLink>
     </div>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <EmptyNote
       v-if="standards && standards.standards.length === 0"
-      :title="say('results.noStandardsHere')"
+      :title="by === 'tag' ? say('results.noTagsHere') : say('results.noStandardsHere')"
       >{{ say('results.theItemsThisTest') }}</EmptyNote
     >
     <StandardsGrid
@@ -115,7 +143,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
     <table v-else-if="standards" class="ruled">
       <thead>
         <tr>
-          <th>{{ say('results.standard') }}</th>
+          <th>{{ by === 'tag' ? say('results.tag') : say('results.standard') }}</th>
           <th class="line">
             {{ say('results.earned') }}
             <span class="legend">{{ say('results.line95IntervalOver') }}</span>
@@ -137,7 +165,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
               >
                 {{ entry.statement || entry.code }}
               </ElButton>
-              <div class="faded small">{{ entry.code }}</div>
+              <div v-if="entry.statement" class="faded small">{{ entry.code }}</div>
             </td>
             <td
               class="line"
@@ -188,7 +216,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
               <span class="faded small">{{
                 student.earned ? sure(student.earned) : say('results.nothingScored')
               }}</span>
-              <label class="rating"
+              <label v-if="by === 'standard'" class="rating"
                 >{{ say('results.rating') }}
                 <SelectField
                   :model-value="student.rating ?? null"
@@ -217,7 +245,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
 
 <style scoped>
 /* As wide as "everything these students handed in". */
-.bar :deep(.select-field) {
+.bar label:first-child :deep(.select-field) {
   width: 320px;
 }
 .standards {

@@ -13,18 +13,25 @@ const props = withDefaults(
     start?: number;
     least?: number;
     most?: number;
+    /** Only the right page: there is nothing to do on the left. */
+    alone?: boolean;
   }>(),
   {
     start: 46,
     least: 22,
     most: 70,
+    alone: false,
   },
 );
 const kept = Number(localStorage.getItem(`oaken-gutter-${props.name}`));
 const share = ref(kept >= props.least && kept <= props.most ? kept : props.start);
 const side = ref<'left' | 'right'>('left');
 const box = ref<HTMLElement>();
-const columns = computed(() => `minmax(0, ${share.value}fr) 9px minmax(0, ${100 - share.value}fr)`);
+const columns = computed(() =>
+  props.alone
+    ? 'minmax(0, 1fr)'
+    : `minmax(0, ${share.value}fr) 9px minmax(0, ${100 - share.value}fr)`,
+);
 
 function move(to: number): void {
   share.value = Math.round(Math.min(props.most, Math.max(props.least, to)) * 10) / 10;
@@ -61,7 +68,7 @@ function drag(event: PointerEvent): void {
 
 <template>
   <div class="facing">
-    <div class="sides" role="group" :aria-label="say('desk.pages')">
+    <div v-if="!alone" class="sides" role="group" :aria-label="say('desk.pages')">
       <button
         v-for="entry in ['left', 'right'] as const"
         :key="entry"
@@ -71,10 +78,18 @@ function drag(event: PointerEvent): void {
         {{ entry === 'left' ? left : right }}
       </button>
     </div>
-    <div ref="box" class="spread" :class="side" :style="{ gridTemplateColumns: columns }">
+    <div
+      ref="box"
+      class="spread"
+      :class="alone ? 'right' : side"
+      :style="{ gridTemplateColumns: columns }"
+    >
       <!-- Keys scroll a page that holds nothing to focus. -->
-      <section class="page left" tabindex="0" :aria-label="left"><slot name="left" /></section>
+      <section v-if="!alone" class="page left" tabindex="0" :aria-label="left">
+        <slot name="left" />
+      </section>
       <div
+        v-if="!alone"
         class="gutter"
         role="separator"
         aria-orientation="vertical"

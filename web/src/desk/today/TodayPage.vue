@@ -12,6 +12,7 @@ import PageHead from '../shared/PageHead.vue';
 import { useWords } from '../shared/words';
 import ClassBar from '../shared/ClassBar.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
+import ComingNext from '../curriculum/ComingNext.vue';
 import FirstVisit from './FirstVisit.vue';
 import { say } from '../../words/teacher';
 
@@ -169,6 +170,7 @@ const headings = {
             </tr>
           </tbody>
         </table>
+        <ComingNext class="gap" />
         <h2 class="gap">{{ say('today.theNextSevenDays') }}</h2>
         <p v-if="today && later.length === 0" class="faded">
           {{ say('today.nothingOpensOrClosesIn') }}
