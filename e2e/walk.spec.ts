@@ -94,7 +94,7 @@ test('by keyboard alone', async ({ browser }) => {
   const pressed = await counting(page);
   const { keyboard } = page;
   /** Tab until something is reached: whoever cannot see the page knows it by its name. */
-  async function tabTo(name: RegExp | string, most = 60): Promise<void> {
+  async function tabTo(name: RegExp | string, most = 150): Promise<void> {
     const isThere = () =>
       page.evaluate(() => {
         const here = document.activeElement;
