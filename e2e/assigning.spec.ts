@@ -1,7 +1,8 @@
 /** Assigning beyond the first day: more students for what runs, and which attempt counts. */
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
-import { teacherPage, watch } from './people';
+import { student, teacherPage, watch } from './people';
+import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
 import { said } from './words';
 
@@ -34,5 +35,61 @@ test('a class joins an assignment that runs; what that does is said before', asy
     page.getByText(said('assignments.scheduleRecipients', { recipients: 'classes 6B and 6D' })),
   ).toBeVisible();
   expect(problems).toEqual([]);
+  await page.close();
+});
+
+test('the list of assignments sorts by its heads, and tests stand by class', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser);
+  await page.goto('/schedule');
+  await page.getByRole('tab', { name: desk.assignments.list }).click();
+  const titles = () => page.locator('tbody tr td:first-child').allInnerTexts();
+  await page.getByRole('button', { name: desk.common.assignment, exact: true }).click();
+  const sorted = await titles();
+  expect(sorted.length).toBeGreaterThan(3);
+  expect(sorted).toEqual(
+    [...sorted].sort((a, b) => a.localeCompare(b, undefined, { numeric: true })),
+  );
+  await page.getByRole('button', { name: desk.common.assignment, exact: true }).press('Enter');
+  expect(await titles()).toEqual([...sorted].reverse());
+  await page.getByRole('tab', { name: desk.assignments.testsByClass }).click();
+  const line = page.getByRole('row', { name: /^Ratios and unit rates/ });
+  await expect(line).toContainText('27 of 27 handed in');
+  await expect(line).toContainText('26 of 26 handed in');
+  await expect(line).toContainText(/mean \d+%/);
+  await expectAccessible('tests by class', page);
+  await page.close();
+});
+
+test('in class only: a class begins when the teacher lets it', async ({ browser }) => {
+  const page = await teacherPage(browser);
+  await page.goto('/tests');
+  await page.getByRole('link', { name: 'Ratios and unit rates' }).first().click();
+  await expect(page).toHaveURL(/\/tests\/\d+$/);
+  await page.goto(`${page.url()}/assign`);
+  await page.getByRole('checkbox', { name: /^6B/ }).first().check();
+  await page.getByText(desk.assignments.supervisedSetting).click();
+  await page.getByText(desk.assignments.supervised).click();
+  await page.getByText(desk.assignments.byPress).click();
+  await expect(page.getByText('Each class begins when you let it.')).toBeVisible();
+  await expectAccessible('in class only', page);
+  await page.getByRole('button', { name: /^Assign to \d+ students$/ }).click();
+  await expect(page.getByText(desk.assignments.howStudentsGetIn).first()).toBeVisible();
+
+  const { page: seat } = await student(browser, '6B', 'BRN6B2', 4);
+  const waiting = seat
+    .getByRole('listitem')
+    .filter({ hasText: 'Ratios and unit rates' })
+    .filter({ hasText: english.list.notLetIn });
+  await expect(waiting).toBeVisible();
+  await expect(waiting.getByRole('link')).toHaveCount(0);
+  await page.getByRole('link', { name: desk.common.watch }).first().click();
+  await page.getByRole('button', { name: 'Let 6B begin' }).click();
+  await expect(page.getByText('6B can begin now.')).toBeVisible();
+  // The student's list looks again by itself.
+  await expect(waiting).toHaveCount(0);
+  await expect(seat.getByText(english.list.stateOpen).first()).toBeVisible();
+  await seat.close();
   await page.close();
 });

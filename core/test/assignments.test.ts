@@ -8,6 +8,9 @@ import {
   ruleProblems,
   slipOf,
   usualBands,
+  classWindow,
+  gateOf,
+  supervisionProblems,
   usualRules,
   type AssignmentRules,
   type Shows,
@@ -465,5 +468,48 @@ describe('more students for what runs', () => {
     ['had by all', { added: 0, already: 4 }, 'Everybody chosen has it already.'],
   ])('%s', (_, change, words) => {
     expect(said(change)).toContain(words);
+  });
+});
+
+describe('sat under supervision', () => {
+  const rules = { hours: [], byPress: true, schoolNetwork: true };
+  const inClass = { isLetIn: true, hasBegun: false, onSchoolNetwork: true };
+
+  test.each([
+    ['let in, at school', inClass, null],
+    ['not let in', { ...inClass, isLetIn: false }, 'not-let-in'],
+    ['not let in any more, but begun', { ...inClass, isLetIn: false, hasBegun: true }, null],
+    ['begun, and gone home', { ...inClass, hasBegun: true, onSchoolNetwork: false }, 'elsewhere'],
+  ])('%s', (_, place, gate) => {
+    expect(gateOf(rules, place)).toBe(gate);
+    expect(gateOf(undefined, place)).toBeNull();
+  });
+
+  const window = {
+    opensAt: 1000,
+    closesAt: 9000,
+    lateRule: { late: 'until', until: 9500, offPerDay: 0 },
+  } as const;
+  const hours = [{ classId: 4, from: 2000, to: 3000 }];
+  test('a class has its own hours, in which nothing is late; others have the window', () => {
+    expect(classWindow(window, hours, 4)).toEqual({
+      opensAt: 2000,
+      closesAt: 3000,
+      lateRule: { late: 'no' },
+    });
+    expect(classWindow(window, hours, 5)).toBe(window);
+    expect(classWindow(window, hours, null)).toBe(window);
+  });
+  test('what was stopped is closed within the hours too', () => {
+    expect(classWindow({ ...window, closesAt: 2500 }, hours, 4).closesAt).toBe(2500);
+  });
+  test.each([
+    [{ from: 2000, to: 3000 }, null],
+    [{ from: 3000, to: 3000 }, 'The hours of a class must end after they begin.'],
+    [{ from: 500, to: 3000 }, 'The hours of a class must lie between opening and closing.'],
+    [{ from: 2000, to: 9001 }, 'The hours of a class must lie between opening and closing.'],
+  ])('hours %j: %s', (line, message) => {
+    const problems = supervisionProblems({ ...rules, hours: [{ classId: 4, ...line }] }, window);
+    expect(problems.map((problem) => problem.message)).toEqual(message === null ? [] : [message]);
   });
 });

@@ -223,7 +223,7 @@ function interfaceRoutes(
   markingRoutes(bind, context, editions);
   deskRoutes(desk ? desk.bind(bind) : bind, context, new Editions(context.database));
   letterRoutes(bind, context);
-  calendarRoutes(bind, context);
+  calendarRoutes(bind, context, editions);
   routes.get('/api/health', async (_request, response) => {
     await context.database.authenticate();
     response.json({ status: 'well', now: context.now() });

@@ -628,3 +628,120 @@ describe('guests by a link', () => {
     expect((await (await school.staff('nwosu')).post(tie, { studentId: wrong })).status).toBe(404);
   });
 });
+
+describe('work that is sat in class', () => {
+  const supervised = (change: object) => ({
+    rules: {
+      ...usualRules,
+      supervision: { hours: [], byPress: false, schoolNetwork: false, ...change },
+    },
+  });
+  const sit = (student: Visitor, assignmentId: number) => student.post(attemptAt(assignmentId), {});
+  const codeOf = ({ body }: Awaited<ReturnType<typeof sit>>) =>
+    (body as { type?: string }).type?.split('/').at(-1);
+
+  test('is begun once the teacher lets the class begin; who has begun goes on', async () => {
+    const { assignmentId, classId } = await giveTest(school, teacher, {
+      change: supervised({ byPress: true }),
+    });
+    const [early, later] = [await school.student('6B', 0), await school.student('6B', 1)];
+    expect((await lineOf(early, assignmentId))!.gate).toBe('not-let-in');
+    expect(codeOf(await sit(early, assignmentId))).toBe('not-let-in');
+    const path = `/api/assignments/${assignmentId}/classes/${classId}/begin` as const;
+    expect((await (await school.staff('lindqvist')).send('PUT', path, { may: true })).status).toBe(
+      404,
+    );
+    const { letInAt } = await teacher.ok('PUT', path, { may: true });
+    expect(letInAt).toBe(school.clock.now);
+    expect((await standing(assignmentId)).assignment.classes).toMatchObject([{ letInAt }]);
+    expect((await lineOf(early, assignmentId))!.gate).toBeNull();
+    await begin(early, assignmentId);
+    await teacher.ok('PUT', path, { may: false });
+    expect(codeOf(await sit(later, assignmentId))).toBe('not-let-in');
+    expect((await sit(early, assignmentId)).status).toBe(200);
+  });
+
+  test('has hours of each class within the window', async () => {
+    const { now } = school.clock;
+    const [from, to] = [now + 3_600_000, now + 5_400_000];
+    const { id } = (await teacher.ok('GET', '/api/classes')).classes.find(
+      ({ name }) => name === '6B',
+    )!;
+    const hours = [{ classId: id, from, to }];
+    const { assignmentId } = await giveTest(school, teacher, { change: supervised({ hours }) });
+    const student = await school.student('6B', 0);
+    expect(await lineOf(student, assignmentId)).toMatchObject({
+      state: 'coming',
+      opensAt: from,
+      closesAt: to,
+    });
+    expect(codeOf(await sit(student, assignmentId))).toBe('not-open-yet');
+    school.clock.now = from + 1_200_000;
+    // The limit of 20 minutes would end it later than the hour does.
+    expect((await begin(student, assignmentId)).deadlineAt).toBe(to);
+    expect((await standing(assignmentId)).assignment.lastEnd).toBe(to);
+    const whole = { studentIds: null, closesAt: null, minutes: 10, attempts: 0 };
+    await teacher.ok('POST', `/api/assignments/${assignmentId}/extend`, whole);
+    expect((await lineOf(student, assignmentId))!.deadlineAt).toBe(to + 600_000);
+    school.clock.now = now;
+  });
+
+  test('hours outside the window are refused at their field', async () => {
+    const hours = [{ classId: 1, from: school.clock.now - 60_000, to: school.clock.now + 60_000 }];
+    await expect(giveTest(school, teacher, { change: supervised({ hours }) })).rejects.toThrow(
+      /supervision.*between opening and closing/,
+    );
+  });
+
+  test('is only done on the school’s network where that is asked', async () => {
+    const administrator = await school.staff('office');
+    const { here, networks } = await administrator.ok('GET', '/api/school/networks');
+    expect(networks).toEqual([]);
+    const { assignmentId } = await giveTest(school, teacher, {
+      change: supervised({ schoolNetwork: true }),
+    });
+    const student = await school.student('6B', 2);
+    const put = (list: string[]) =>
+      administrator.send('PUT', '/api/school/networks', { networks: list });
+    await put(['203.0.113.0/24', '2001:db8::/32']);
+    expect(codeOf(await sit(student, assignmentId))).toBe('not-at-school');
+    await put([`${here.replace('::ffff:', '')}/32`]);
+    await begin(student, assignmentId);
+    await put(['198.51.100.7']);
+    // What is under way is not gone on with elsewhere, and what was written is not lost.
+    expect(codeOf(await sit(student, assignmentId))).toBe('not-at-school');
+    for (const wrong of ['10.0.0.0/33', 'school', '1.2.3', '::1/129', '10.0.0.1/', '10.0.0.1/8/9'])
+      expect([wrong, (await put([wrong])).status]).toEqual([wrong, 422]);
+    expect((await teacher.get('/api/school/networks')).status).toBe(403);
+    await put([]);
+  });
+});
+
+test('an assignment to two classes says how far each of them is', async () => {
+  const { classes } = await teacher.ok('GET', '/api/classes');
+  const ids = ['6B', '6D'].map((name) => classes.find((taught) => taught.name === name)!.id);
+  const { assignmentId } = await giveTest(school, teacher, {
+    change: { who: { ...wishes(ids, null).who } },
+  });
+  const student = await school.student('6D', 3);
+  await hand(student, (await begin(student, assignmentId)).id);
+  await begin(await school.student('6B', 3), assignmentId);
+  const { assignments } = await teacher.ok('GET', '/api/assignments');
+  const { byClass, ...whole } = assignments.find(({ id }) => id === assignmentId)!;
+  expect(byClass).toMatchObject([
+    { classId: ids[0], working: 1, handedIn: 0, meanShare: null },
+    { classId: ids[1], working: 0, handedIn: 1, meanShare: 0 },
+  ]);
+  expect(whole).toMatchObject({ working: 1, handedIn: 1, meanShare: 0 });
+  expect(whole.given).toBe(byClass[0]!.given + byClass[1]!.given);
+});
+
+test('the list says how far work under way is', async () => {
+  const { assignmentId } = await giveTest(school, teacher);
+  const student = await school.student('6B', 4);
+  const attempt = await begin(student, assignmentId);
+  expect((await lineOf(student, assignmentId))!.done).toEqual({ asked: 6, answered: 0 });
+  const parts = await partsOf(assignmentId);
+  await answerFirst(student, attempt, (entry) => choicesOf(parts.get(entry)!)[0]!.id);
+  expect((await lineOf(student, assignmentId))!.done).toEqual({ asked: 6, answered: 1 });
+});

@@ -111,6 +111,8 @@ describe('the schedule', () => {
     working: 3,
     handedIn: 4,
     meanShare: 0.5,
+    testId: 9,
+    byClass: [{ classId: 4, given: 27, notBegun: 20, working: 3, handedIn: 4, meanShare: 0.5 }],
     ...change,
   });
 
@@ -127,10 +129,9 @@ describe('the schedule', () => {
     expect(stateOf(assignment(change) as never, now)).toBe(state);
   });
 
-  async function list() {
-    answers.listAssignments = {
-      assignments: [assignment(), assignment({ id: 8, title: 'Hills', opensAt: now + hour })],
-    };
+  const both = [assignment(), assignment({ id: 8, title: 'Hills', opensAt: now + hour })];
+  async function list(...assignments: object[]) {
+    answers.listAssignments = { assignments: assignments.length > 0 ? assignments : both };
     answers.listDrafts = {
       drafts: [{ id: 2, testId: 9, title: 'Maps', kind: 'quiz', changedAt: now }],
     };
@@ -147,6 +148,70 @@ describe('the schedule', () => {
       '/assignments/8',
     ]);
     expect(page.findAll('tbody tr')[0]!.text()).toMatch(/Open.*7427.*50%/s);
+  });
+  test.each([
+    ['Assignment', ['Hills', 'Rivers']],
+    ['Closes', ['Rivers', 'Hills']],
+    ['Mean so far', ['Rivers', 'Hills']],
+  ])('the list is sorted by %s, and the other way round by a second press', async (head, order) => {
+    const later = { closesAt: now, meanShare: null };
+    const page = await list(assignment({ id: 8, title: 'Hills', ...later }), assignment());
+    // The list begins by closing time.
+    const press = () => page.findAll('th button').find((found) => found.text().startsWith(head))!;
+    if (head !== 'Closes') await press().trigger('click');
+    const titles = () => page.findAll('tbody a').map((link) => link.text());
+    expect(titles()).toEqual(order);
+    await press().trigger('click');
+    // What has no mean stays last.
+    expect(titles()).toEqual(head === 'Mean so far' ? order : [...order].reverse());
+  });
+  test('tests by classes: when, how far and with what mean, class by class', async () => {
+    const rows = [
+      assignment({
+        classes: [
+          { id: 4, name: '6B' },
+          { id: 5, name: '6D' },
+        ],
+        byClass: [
+          { classId: 4, given: 20, handedIn: 15, meanShare: 0.75 },
+          { classId: 5, given: 7, handedIn: 2, meanShare: null },
+        ],
+      }),
+      assignment({
+        id: 8,
+        opensAt: now - 72 * hour,
+        byClass: [{ classId: 4, given: 20, handedIn: 20, meanShare: 0.6 }],
+      }),
+      assignment({
+        id: 9,
+        testId: 10,
+        title: 'Hills',
+        classes: [],
+        byClass: [],
+        given: 3,
+        handedIn: 1,
+      }),
+    ];
+    const page = await list(...rows);
+    await page.findAll('[role=tab]')[3]!.trigger('click');
+    await flushPromises();
+    expect(page.findAll('thead th').map((head) => head.text())).toEqual([
+      'Test',
+      'Last opened↓',
+      '6B',
+      '6D',
+      'By link only',
+    ]);
+    const cells = page
+      .findAll('tbody tr')
+      .map((line) => line.findAll('td').map((cell) => cell.text().replace(/\s+/g, ' ')));
+    expect(cells[0]).toEqual([
+      'Sat, Nov 28',
+      'Sat, Nov 28Open15 of 20 handed inmean 75%Wed, Nov 25Open20 of 20 handed inmean 60%',
+      'Sat, Nov 28Open2 of 7 handed in',
+      '·',
+    ]);
+    expect(cells[1]![3]).toBe('Sat, Nov 28Open1 of 3 handed inmean 50%');
   });
   test('a draft that is deleted comes back as it was', async () => {
     const page = await list();

@@ -78,6 +78,8 @@ const row = (change: Partial<SeatRow> = {}): SeatRow => ({
   sitting: { perItem: null, bySections: false, goBack: true, mayBeAway: null },
   lateUntil: null,
   asksWord: false,
+  gate: null,
+  done: null,
   attemptsMade: 0,
   attemptsLeft: 1,
   state: 'open',
@@ -98,8 +100,43 @@ describe('the list of work', () => {
 
   test('what can be done now comes first, and leads there', async () => {
     const page = await shown(row());
-    expect(page.get('section').text()).toMatch(/^To do now/);
+    expect(page.get('section').text()).toMatch(/^Due today/);
     expect(page.get('section a').attributes('href')).toBe('/sit/5');
+  });
+  test('work stands in groups by how soon it is due, and each line says where it stands', async () => {
+    const day = 24 * hour;
+    const page = await shown(
+      row({ offPerTry: 0.1, title: 'Practice' }),
+      row({ closesAt: null, title: 'Any time' }),
+      row({ closesAt: now + 3 * day, title: 'Soon' }),
+      row({ closesAt: now - hour, lateUntil: now + hour, title: 'Over' }),
+      row({ state: 'working', done: { asked: 8, answered: 3 }, title: 'Begun' }),
+      row({ gate: 'not-let-in', title: 'In class' }),
+    );
+    const groups = page
+      .findAll('section')
+      .map((group) => [
+        group.get('h2').text(),
+        ...group
+          .findAll('li')
+          .map((line) => `${line.get('.title').text()}: ${line.get('.state').text()}`),
+      ]);
+    expect(groups).toEqual([
+      ['Late', 'Over: not begun'],
+      [
+        'Due today',
+        'Begun: begun · 3 of 8 answered, 5 left',
+        'In class: Begins when your teacher says so.',
+      ],
+      ['Due within a week', 'Soon: not begun'],
+      ['Due later', 'Any time: not begun'],
+      ['Practice', 'Practice: not begun'],
+    ]);
+  });
+  test('what the teacher has not opened yet has no way in', async () => {
+    const page = await shown(row({ gate: 'elsewhere' }));
+    expect(page.findAll('section a')).toEqual([]);
+    expect(page.get('.state').text()).toBe('Only on the school’s network.');
   });
   test('a timed test says that the clock starts with Begin', async () => {
     expect((await shown(row({ limitMinutes: 30 }))).text()).toContain(

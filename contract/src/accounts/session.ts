@@ -19,7 +19,12 @@ export const sessionAnswer = z.object({
   account: account.nullable(),
   /** To be sent as X-CSRF-Token with every change; null without a session. */
   csrf: z.string().nullable(),
-  school: z.object({ name: z.string(), zone: z.string() }),
+  school: z.object({
+    name: z.string(),
+    zone: z.string(),
+    /** An administrator has said what the school’s network is. */
+    hasNetwork: z.boolean(),
+  }),
   /** Everybody knows the passwords of the demonstration; its pages say so. */
   demonstration: z.boolean(),
   now: instant,

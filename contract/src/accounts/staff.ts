@@ -164,3 +164,24 @@ export const endSession = endpoint({
   params: z.object({ sessionId: z.string().regex(/^[a-f0-9]{16}$/) }),
   answer: z.object({}),
 });
+
+export const readNetworks = endpoint({
+  method: 'GET',
+  path: '/api/school/networks',
+  who: 'administrator',
+  does: 'Gives the addresses and ranges that are the school’s network.',
+  answer: z.object({
+    networks: z.array(z.string()),
+    /** The address that this request came from, as the server sees it. */
+    here: z.string(),
+  }),
+});
+
+export const setNetworks = endpoint({
+  method: 'PUT',
+  path: '/api/school/networks',
+  who: 'administrator',
+  does: 'Says which addresses and ranges are the school’s network.',
+  body: z.strictObject({ networks: z.array(z.string().trim().min(1).max(60)).max(100) }),
+  answer: z.object({}),
+});

@@ -8,6 +8,16 @@ import { sentence } from './sentences';
 export const standardCode = z.object({ id, code: z.string() });
 export type StandardCode = z.infer<typeof standardCode>;
 
+/** How many have it and how far they are. */
+const account = {
+  given: z.number(),
+  notBegun: z.number(),
+  working: z.number(),
+  handedIn: z.number(),
+  /** Mean share of the points of those who handed in and whose work is marked. */
+  meanShare: z.number().nullable(),
+};
+
 export const assignmentRow = z.object({
   id,
   /** Null for what was asked in class and comes from no test. */
@@ -16,7 +26,14 @@ export const assignmentRow = z.object({
   kind: z.string(),
   /** "class 6B and group Ratio table of 6D" */
   recipients: z.string(),
-  classes: z.array(z.object({ id, name: z.string() })),
+  classes: z.array(
+    z.object({
+      id,
+      name: z.string(),
+      /** When a teacher let it begin, where that is asked for. */
+      letInAt: instant.nullable(),
+    }),
+  ),
   items: z.number(),
   points: z.number(),
   opensAt: instant,
@@ -27,12 +44,9 @@ export const assignmentRow = z.object({
   stoppedAt: instant.nullable(),
   /** When the last student's window ends, accommodations and own times included; null: never. */
   lastEnd: instant.nullable(),
-  given: z.number(),
-  notBegun: z.number(),
-  working: z.number(),
-  handedIn: z.number(),
-  /** Mean share of the points of those who handed in and whose work is marked. */
-  meanShare: z.number().nullable(),
+  ...account,
+  /** The same for the students of each of its classes. */
+  byClass: z.array(z.object({ classId: id, ...account })),
 });
 export type AssignmentRow = z.infer<typeof assignmentRow>;
 
@@ -168,6 +182,16 @@ export const letIn = endpoint({
   does: 'Lets a student who left a sitting go on with it.',
   params: z.object({ assignmentId: idInPath, studentId: idInPath }),
   answer: z.object({}),
+});
+
+export const letClassBegin = endpoint({
+  method: 'PUT',
+  path: '/api/assignments/:assignmentId/classes/:classId/begin',
+  who: 'teacher',
+  does: 'Lets a class begin what is begun in class only, or lets nobody else of it begin.',
+  params: z.object({ assignmentId: idInPath, classId: idInPath }),
+  body: z.strictObject({ may: z.boolean() }),
+  answer: z.object({ letInAt: instant.nullable() }),
 });
 
 export const takeBackAssignment = endpoint({

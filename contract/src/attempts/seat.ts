@@ -46,10 +46,14 @@ export const seatRow = z.object({
   lateUntil: instant.nullable(),
   /** The teacher reads out a word that is typed to begin. */
   asksWord: z.boolean(),
+  /** It is open, and yet cannot be begun: the class was not let in, or this is not the school’s network. */
+  gate: z.enum(['not-let-in', 'elsewhere']).nullable(),
   attemptsMade: z.number(),
   /** Attempts that can still be begun; null: as many as wanted. */
   attemptsLeft: z.number().nullable(),
   state: z.enum(['coming', 'open', 'working', 'handed-in', 'missed']),
+  /** How far work under way is; null otherwise. */
+  done: z.object({ asked: z.number(), answered: z.number() }).nullable(),
   deadlineAt: instant.nullable(),
   handedInAt: instant.nullable(),
   handedInBy: handedInBy.nullable(),

@@ -11,6 +11,8 @@ export const sitting = {
     ...(again && { detail: 'detailAgain' }),
   })),
   'no-attempts-left': refusal(409),
+  'not-let-in': refusal(403),
+  'not-at-school': refusal(403),
   'word-missing': refusal(403),
   'word-wrong': refusal(403),
   'all-open-together': refusal(409),

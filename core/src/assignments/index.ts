@@ -37,6 +37,16 @@ export {
   type ScoreShow,
   type StageLimit,
 } from './rules';
+export {
+  classWindow,
+  gateOf,
+  supervision,
+  supervisionInWords,
+  supervisionProblems,
+  type ClassHours,
+  type Gate,
+  type Supervision,
+} from './supervision';
 export { sittingRules, type SittingRules } from './sitting-rules';
 export { recipientsInWords, slipOf, type Recipients, type Slip, type SlipFacts } from './slip';
 export { releaseInWords, type Shows } from './release-words';

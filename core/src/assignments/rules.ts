@@ -5,6 +5,7 @@ import { z } from 'zod';
 import type { FormRules } from '../forms';
 import { lengthInWords, minute } from '../timing';
 import { sentence } from './sentences';
+import { supervision } from './supervision';
 
 export const releaseTimes = ['at-hand-in', 'after-closing', 'by-hand'] as const;
 export type ReleaseTime = (typeof releaseTimes)[number];
@@ -96,6 +97,8 @@ export const assignmentRules = z.strictObject({
   /** What becomes of answers that a device without network wrote in time and sends after the end. */
   lateAnswers: z.enum(lateAnswerRules).optional(),
   release,
+  /** Absent: begun by anybody, from anywhere, while the window is open. */
+  supervision: supervision.optional(),
 });
 export type AssignmentRules = z.infer<typeof assignmentRules>;
 

@@ -4,6 +4,7 @@ import { count, listing } from '../text';
 import { exactLength, inWords, lengthInWords, minute, type LateRule } from '../timing';
 import { mayBeAway, type AssignmentRules, type ReleaseTime } from './rules';
 import { sentence } from './sentences';
+import { supervisionInWords } from './supervision';
 
 export interface SlipFacts {
   title: string;
@@ -32,6 +33,8 @@ export interface SlipFacts {
   draws?: boolean;
   /** For how many students each support acts. */
   accommodations?: { words: string; students: number }[];
+  /** Names of classes by id, where some have hours of their own. */
+  classNames?: ReadonlyMap<number, string>;
   zone: string;
   now: number;
 }
@@ -109,6 +112,7 @@ export function slipOf(facts: SlipFacts): Slip {
       joined(
         sentence(`slip.window.${windowKind(whole, parts)}`, { opens, closes, time: whole }),
         stageWords(facts),
+        supervisionInWords(rules.supervision, { names: facts.classNames ?? new Map(), zone, now }),
         visibleWords(facts),
         lateWords(facts),
       ),

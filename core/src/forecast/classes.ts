@@ -7,7 +7,8 @@
  * Components", 1992, chapter 4; from memory).
  */
 import { elementAt, valueOf } from '../certain';
-import { groupBy, historiesOf, total, type ClassSums } from './history';
+import { groupBy, total } from '../lists';
+import { historiesOf, type ClassSums } from './history';
 
 export interface ClassVariance {
   /** Variance of true class means common to all items; below zero where chance alone would give more. */

@@ -1,5 +1,6 @@
 /** What classes earned on items before: the sums that are kept, and what they say about items. */
 import type { PairSums } from '../analysis/pooled';
+import { groupBy, total } from '../lists';
 
 /** Sums over the students of one class on one item: x their share of its points, y of everything else in the test. */
 export interface ClassSums extends PairSums {
@@ -44,23 +45,4 @@ export function historiesOf(sums: readonly ClassSums[]): Map<number, ItemHistory
     });
   }
   return histories;
-}
-
-/** The sum of a value over a list. */
-export const total = <T>(list: Iterable<T>, value: (element: T) => number): number => {
-  let sum = 0;
-  for (const element of list) sum += value(element);
-  return sum;
-};
-
-/** The elements of a list by a key, each group in the list’s order. */
-export function groupBy<T, Key>(list: Iterable<T>, keyOf: (element: T) => Key): Map<Key, T[]> {
-  const groups = new Map<Key, T[]>();
-  for (const element of list) {
-    const key = keyOf(element);
-    const group = groups.get(key);
-    if (group) group.push(element);
-    else groups.set(key, [element]);
-  }
-  return groups;
 }

@@ -7,7 +7,8 @@
  * coefficient twenty", Psychometrika 30, 1965; from memory), widened where the covariances of some items are not known.
  */
 import { quantileOfF } from './quantiles';
-import { historiesOf, total, type ClassSums, type ItemHistory } from './history';
+import { total } from '../lists';
+import { historiesOf, type ClassSums, type ItemHistory } from './history';
 import { meanCovariance, type ForecastItem, type Range } from './score';
 
 const leastKnown = 5;

@@ -8,7 +8,8 @@
  */
 import { quantileOfT } from './quantiles';
 import { classVarianceOf, type ClassVariance } from './classes';
-import { historiesOf, total, type ClassSums, type ItemHistory } from './history';
+import { total } from '../lists';
+import { historiesOf, type ClassSums, type ItemHistory } from './history';
 
 export interface Range {
   value: number;

@@ -25,6 +25,18 @@ export function progressOf(
   return done === 0 ? 'unanswered' : 'partly';
 }
 
+/** How many questions there are and how many are done; pages that are only read are no questions. */
+export interface Done {
+  asked: number;
+  /** Answered in every part. */
+  answered: number;
+}
+
+export function countDone(progress: readonly Progress[]): Done {
+  const asked = progress.filter((far) => far !== 'to read');
+  return { asked: asked.length, answered: asked.filter((far) => far === 'answered').length };
+}
+
 export interface Numbered {
   number: number;
   device: string;
@@ -44,3 +56,5 @@ export const outcomeOf = (sent: Numbered, stored: Numbered): 'kept' | 'newer' =>
  */
 export const backoff = (tries: number, luck: number) =>
   Math.min(15_000, 1_000 * 2 ** (tries - 1)) * (0.75 + 0.5 * luck);
+
+export { urgencyOf, urgencies, type Urgency } from './urgency';

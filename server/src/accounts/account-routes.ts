@@ -2,6 +2,7 @@
 import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import { quietly, readCookie, type Bind } from '../http/bind';
+import { readNetworks, setNetworks } from './networks';
 import { signingIn } from './signing-in';
 import { beginSchool, insistOnSetupLink, zones } from './setup';
 import {
@@ -47,6 +48,12 @@ export function accountRoutes(bind: Bind, context: Context): void {
     quietly(setBlocked(context, me, params.accountId, body.blocked)),
   );
   bind(api.makePersonalLink, ({ me, params }) => makePersonalLink(context, me, params.accountId));
+
+  bind(api.readNetworks, async ({ me, request }) => ({
+    networks: await readNetworks(database, me),
+    here: request.ip ?? '',
+  }));
+  bind(api.setNetworks, ({ me, body }) => quietly(setNetworks(database, me, body.networks)));
 
   bind(api.readPersonalLink, ({ body, request }) =>
     guarded(request.ip, async () => {

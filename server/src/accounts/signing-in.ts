@@ -22,7 +22,11 @@ export function signingIn({ database, now, sessions, devices, site }: Context) {
           }
         : null,
       csrf: signedIn?.csrf ?? null,
-      school: { name: school?.name ?? 'Oaken Ledger', zone: school?.zone ?? 'UTC' },
+      school: {
+        name: school?.name ?? 'Oaken Ledger',
+        zone: school?.zone ?? 'UTC',
+        hasNetwork: Boolean(school?.networks),
+      },
       demonstration: school?.demonstration ?? false,
       now: now(),
     };

@@ -1,7 +1,7 @@
-/** What can be changed after a test was given: times, rules, words; more for some; stopping; taking back. */
+/** What can be changed after a test was given: times, rules, words; stopping; taking back. */
 import type { api, BodyOf } from '@oaken/contract';
 import { lastClockEnd } from '@oaken/core/stages';
-import { deadlineOf, earlier, minute, windowEnd } from '@oaken/core/timing';
+import { deadlineOf, earlier, windowEnd } from '@oaken/core/timing';
 import type { Transaction } from 'sequelize';
 import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
@@ -20,10 +20,8 @@ import {
   timesOf,
   withAccommodation,
 } from '../attempts/times';
-import type { Assignment, Attempt, Models } from '../models';
-import { extendStudents } from './queries';
+import type { Assignment, Attempt } from '../models';
 import { present } from '@oaken/core/certain';
-import { sentence } from './sentences';
 
 /** An assignment that I run, locked for a change. */
 export async function lock(
@@ -140,79 +138,6 @@ export async function stopAssignment(
   });
 }
 
-type More = BodyOf<typeof api.extendAssignment>;
-
-/** @throws Problem 422 for a time that gives nothing more, or where nothing is asked for */
-function insistOnMore(
-  { closesAt, minutes, attempts }: More,
-  everybody: number | null,
-  now: number,
-): void {
-  if (closesAt !== null && closesAt <= now)
-    throw invalid([{ pointer: '/closesAt', message: sentence('thatTimeHasAlreadyPassed') }]);
-  if (closesAt !== null && (everybody === null || closesAt <= everybody))
-    throw invalid([
-      {
-        pointer: '/closesAt',
-        message:
-          everybody === null ? sentence('neverClosesForAnybody') : sentence('isOpenLongerThanThat'),
-      },
-    ]);
-  if (closesAt === null && minutes === 0 && attempts === 0)
-    throw invalid([{ pointer: '', message: sentence('chooseWhatTheyGetMore') }]);
-}
-
-/** More for some students, or for all of them. */
-export async function extendAssignment(
-  { database, now }: Context,
-  me: SignedIn,
-  assignmentId: number,
-  more: More,
-): Promise<{ students: number }> {
-  const { studentIds, closesAt, minutes, attempts } = more;
-  return database.transaction(async (transaction) => {
-    const stored = await lock(database, me, assignmentId, transaction);
-    insistOnMore(more, toMillisOrNull(stored.closesAt), now());
-    const lines = await database.models.AssignmentStudent.findAll({
-      where: {
-        assignmentId,
-        withdrawnAt: null,
-        ...(studentIds === null ? {} : { studentId: studentIds }),
-      },
-      lock: true,
-      transaction,
-    });
-    if (studentIds !== null && lines.length !== new Set(studentIds).size)
-      throw notFound('oneOfStudents');
-    const chosen = lines.map(({ studentId }) => studentId);
-    // For everybody it is the assignment's own time that moves.
-    if (studentIds === null && closesAt !== null)
-      await stored.update(
-        {
-          closesAt: new Date(closesAt),
-          stoppedAt: null,
-          lateUntil:
-            stored.lateUntil && toMillis(stored.lateUntil) > closesAt ? stored.lateUntil : null,
-        },
-        { transaction },
-      );
-    await extendStudents(
-      database,
-      {
-        assignmentId,
-        studentIds: chosen,
-        closesAt: asDate(studentIds === null ? null : closesAt),
-        minutes,
-        attempts,
-      },
-      transaction,
-    );
-    if (minutes > 0) await lengthen(database, stored, chosen, minutes * minute, transaction);
-    await renewDeadlines(database, assignmentId, transaction);
-    return { students: chosen.length };
-  });
-}
-
 /** Lets a student go on with a sitting that was left. */
 export async function letIn(
   { database }: Context,
@@ -230,47 +155,6 @@ export async function letIn(
     if (!attempt) throw notFound('workOfStudent');
     await attempt.update({ seenAt: null }, { transaction });
   });
-}
-
-/** Minutes for those who are working on it. */
-async function lengthen(
-  { models }: Database,
-  assignment: Assignment,
-  studentId: number[],
-  more: number,
-  transaction: Transaction,
-): Promise<void> {
-  const working = await models.Attempt.findAll({
-    where: { assignmentId: assignment.id, studentId, handedInAt: null },
-    order: ['id'],
-    lock: true,
-    transaction,
-  });
-  const end = windowEnd(windowOf(timesOf(assignment)));
-  for (const attempt of working) {
-    // Where parts have times of their own, it is the present part that gets them.
-    if (attempt.clockAt !== null)
-      await attempt.update(
-        { clockAt: new Date(toMillis(attempt.clockAt) + more) },
-        { transaction },
-      );
-    const until = attempt.deadlineAt === null ? null : toMillis(attempt.deadlineAt) + more;
-    // Minutes that the window would cut off are no minutes: it stays open as long for those who work on.
-    if (until !== null && end !== null && until > end && assignment.stoppedAt === null)
-      await keepOpen(models, attempt, until, transaction);
-  }
-}
-
-async function keepOpen(
-  { AssignmentStudent }: Models,
-  { assignmentId, studentId }: Attempt,
-  until: number,
-  transaction: Transaction,
-): Promise<void> {
-  const where = { assignmentId, studentId };
-  const line = await AssignmentStudent.findOne({ where, transaction });
-  const closesAt = Math.max(toMillisOrNull(line?.closesAt ?? null) ?? until, until);
-  await line?.update({ closesAt: new Date(closesAt) }, { transaction });
 }
 
 export async function takeBack(

@@ -1,7 +1,7 @@
 /** Giving a test: it is frozen as it stands, and each student gets a line of their own. */
 import type { Outline } from '@oaken/core/assessments';
 import type { api, BodyOf } from '@oaken/contract';
-import { ruleProblems } from '@oaken/core/assignments';
+import { ruleProblems, supervisionProblems } from '@oaken/core/assignments';
 import { randomFrom } from '@oaken/core/random';
 import { countItems, hindrances, readOutline, totalPoints } from '@oaken/core/assessments';
 import { longestWork } from '@oaken/core/stages';
@@ -45,7 +45,11 @@ export function wishProblems(
     problems.push({ field: 'visibleFrom', message: sentence('theyMustBeAbleTo') });
   if (times.answersFrom !== null && times.answersFrom < times.opensAt)
     problems.push({ field: 'answersFrom', message: sentence('answersCannotBeSeenBefore') });
-  return [...problems, ...ruleProblems(times.rules)];
+  return [
+    ...problems,
+    ...ruleProblems(times.rules),
+    ...supervisionProblems(times.rules.supervision, times),
+  ];
 }
 
 /** Times are for sections that the test has. */

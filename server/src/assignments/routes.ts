@@ -3,11 +3,13 @@ import { insistOnRunningAssignment } from '../access';
 import type { Context } from '../context';
 import { quietly, type Bind } from '../http/bind';
 import { addStudents, previewMoreStudents } from './adding';
-import { changeAssignment, extendAssignment, letIn, stopAssignment, takeBack } from './changing';
+import { changeAssignment, letIn, stopAssignment, takeBack } from './changing';
 import { keepDraft, listDrafts, readDraft, removeDraft } from './drafts';
+import { extendAssignment } from './extending';
 import { giveAssignment } from './giving';
 import { tieGuest } from './guests';
 import { listGroups, readRecipients } from './recipients';
+import { letClassBegin } from './letting-begin';
 import { releaseAssignment } from './releasing';
 import { readAssignments } from './rows';
 import { readAssignment } from './detail';
@@ -45,6 +47,7 @@ export function assignmentRoutes(bind: Bind, context: Context): void {
   bind(api.letIn, ({ me, params }) =>
     quietly(letIn(context, me, params.assignmentId, params.studentId)),
   );
+  bind(api.letClassBegin, ({ me, params, body }) => letClassBegin(context, me, params, body.may));
   bind(api.takeBackAssignment, ({ me, params }) =>
     quietly(takeBack(context, me, params.assignmentId)),
   );

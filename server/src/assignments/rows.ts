@@ -1,5 +1,6 @@
 import type { AssignmentRow } from '@oaken/contract/assignments';
-import { recipientsInWords, type Recipients } from '@oaken/core/assignments';
+import { classWindow, recipientsInWords, type Recipients } from '@oaken/core/assignments';
+import { groupBy, total } from '@oaken/core/lists';
 import { windowEnd } from '@oaken/core/timing';
 import { Op, type WhereOptions } from 'sequelize';
 import { rule } from '../access';
@@ -15,10 +16,9 @@ import {
   withAccommodation,
 } from '../attempts/times';
 import type { Assignment } from '../models';
-import { countOf } from '../database/count-of';
 import { groupInWords } from './recipients';
 import { present } from '@oaken/core/certain';
-import { progressOf } from './queries';
+import { progressOf, type Progress } from './queries';
 
 /** My assignments that meet a condition, with how far their students are, the latest closing first. */
 export async function readAssignments(
@@ -41,25 +41,45 @@ export async function readAssignments(
     readNames(database, assignments),
     AssignmentStudent.count({
       where: { assignmentId: ids, withdrawnAt: null },
-      group: ['assignmentId'],
+      group: ['assignmentId', 'classId'],
     }),
   ]);
+  const progressById = groupBy(progress, ({ assignmentId }) => assignmentId);
+  const givenById = groupBy(given, ({ assignmentId }) => Number(assignmentId));
   return assignments
     .map((assignment) => {
-      const { begun = 0, working = 0, meanShare = null } = progress.get(assignment.id) ?? {};
-      const students = countOf(given, 'assignmentId', assignment.id);
+      const far = progressById.get(assignment.id) ?? [];
+      const students = givenById.get(assignment.id) ?? [];
       return {
         ...factsOf(assignment),
+        ...accountOf(students, far),
         recipients: recipientsInWords(names(assignment)),
         lastEnd: ends.get(assignment.id) ?? null,
-        given: students,
-        notBegun: Math.max(0, students - begun),
-        working,
-        handedIn: begun - working,
-        meanShare,
+        byClass: classesOf(assignment).map(({ id }) => ({
+          classId: id,
+          ...accountOf(
+            students.filter(({ classId }) => classId === id),
+            far.filter(({ classId }) => classId === id),
+          ),
+        })),
       };
     })
     .sort((a, b) => (b.closesAt ?? -Infinity) - (a.closesAt ?? -Infinity));
+}
+
+/** The account of an assignment, or of one of its classes. */
+function accountOf(students: readonly { count: number }[], progress: readonly Progress[]) {
+  const given = total(students, ({ count }) => count);
+  const begun = total(progress, (line) => line.begun);
+  const working = total(progress, (line) => line.working);
+  const marked = total(progress, (line) => line.marked);
+  return {
+    given,
+    notBegun: Math.max(0, given - begun),
+    working,
+    handedIn: begun - working,
+    meanShare: marked === 0 ? null : total(progress, ({ shares }) => shares) / marked,
+  };
 }
 
 /** What stands in the assignment's own row. */
@@ -72,7 +92,7 @@ function factsOf(assignment: Assignment) {
     kind: assignment.kind,
     items: itemCount,
     points,
-    classes: classesOf(assignment).map(({ id, name }) => ({ id, name })),
+    classes: classesOf(assignment).map(({ id, name, letInAt }) => ({ id, name, letInAt })),
     lateRule: lateRuleOf(timesOf(assignment)),
     rules: assignment.rules,
     opensAt: toMillis(assignment.opensAt),
@@ -84,10 +104,11 @@ function factsOf(assignment: Assignment) {
 
 const classesOf = ({ assignmentClasses = [] }: Assignment) =>
   assignmentClasses
-    .map(({ classId, class: taught, wholeClass }) => ({
+    .map(({ classId, class: taught, wholeClass, letInAt }) => ({
       id: classId,
       name: taught?.name ?? '',
       wholeClass,
+      letInAt: toMillisOrNull(letInAt),
     }))
     .sort((a, b) => a.name.localeCompare(b.name));
 
@@ -131,8 +152,12 @@ async function lastEnds(
   const byId = new Map(assignments.map((assignment) => [assignment.id, assignment]));
   const ends = new Map<number, number>();
   for (const assignment of assignments) {
-    const end = windowEnd(windowOf(timesOf(assignment)));
-    if (end !== null) ends.set(assignment.id, end);
+    const times = timesOf(assignment);
+    const classIds = [...classesOf(assignment).map(({ id }) => id)];
+    // Guests have the whole window.
+    const parties = assignment.linkToken === null ? classIds : [...classIds, null];
+    const all = parties.map((id) => windowEnd(classWindow(windowOf(times), times.hours, id)));
+    if (!all.includes(null)) ends.set(assignment.id, Math.max(...all.map(Number)));
   }
   // Only those few whose window is longer than everybody's.
   const lines = await database.models.AssignmentStudent.findAll({

@@ -31,6 +31,7 @@ import {
 } from './given';
 import { openedAttempt } from './opened';
 import { courseColumns } from './staged';
+import { insistOnGate } from './supervised';
 
 export interface Wish {
   word?: string | undefined;
@@ -43,6 +44,7 @@ export async function beginAttempt(
   me: SignedIn,
   assignmentId: number,
   wish: Wish,
+  address: string | undefined,
 ): Promise<AttemptAnswer> {
   const { database, now } = context;
   const student = me.account.id;
@@ -68,6 +70,8 @@ export async function beginAttempt(
         attemptsLeft(given.rules, { handedIn: made.length, extraAttempts: given.extraAttempts }) >
           0,
     });
+  const hasBegun = attempt !== undefined && !over;
+  await insistOnGate(database, me, given, { hasBegun, address });
   if (!attempt || over) attempt = await newAttempt(context, student, given, edition, made, wish);
   insistOnSitting(attempt, context.now());
   await noteSign(context, given, attempt);

@@ -2,6 +2,8 @@
 import type { api, AnswerOf } from '@oaken/contract';
 import type { SeatRow } from '@oaken/contract/attempts';
 import { attemptsLeft, isReleased, sittingRules } from '@oaken/core/assignments';
+import { entriesOf } from '@oaken/core/forms';
+import { countDone, progressOf, type Done } from '@oaken/core/sitting';
 import {
   attemptState,
   defaultGrace,
@@ -14,9 +16,11 @@ import { Op } from 'sequelize';
 import { schoolZone, studentWindow, withAccommodation } from './times';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
-import { toMillis, toMillisOrNull } from '../database/connect';
-import { readAttempts, type Attempt, type Given, givenOf } from './given';
+import { toMillisOrNull } from '../database/connect';
+import type { Editions } from './editions';
+import { attemptForm, readAttempts, type Attempt, type Given, givenOf } from './given';
 import { factsOf, readWaiting, shown } from './released';
+import { readGates } from './supervised';
 import { present } from '@oaken/core/certain';
 import { runningNow } from '../models';
 import { valuesOf } from '../models/subquery';
@@ -93,6 +97,32 @@ async function readRunningRounds({ database: { models }, now }: Context, me: Sig
   return rounds.map(({ id, title, owner }) => ({ id, title, teacher: owner?.fullName ?? '' }));
 }
 
+/** How far the work is that the student has under way, by attempt. */
+async function countAnswered(
+  { database, now }: Context,
+  editions: Editions,
+  lines: readonly Line[],
+  attempts: readonly Attempt[],
+): Promise<Map<number, Done>> {
+  const working = attempts.filter((attempt) => !isOver(attempt, now()));
+  const answers =
+    working.length === 0
+      ? []
+      : await database.models.Answer.findAll({ where: { attemptId: working.map(({ id }) => id) } });
+  const done = new Map<number, Done>();
+  for (const attempt of working) {
+    const line = lines.find(({ assignmentId }) => assignmentId === attempt.assignmentId);
+    if (!line) continue;
+    const { edition } = await editions.get(line.editionId);
+    const given = answers.filter(({ attemptId }) => attemptId === attempt.id);
+    const progress = entriesOf(attemptForm(edition, attempt, line.rules)).map(({ id, content }) =>
+      progressOf(content.parts, given.find(({ entryId }) => entryId === id)?.responses ?? {}),
+    );
+    done.set(attempt.id, countDone(progress));
+  }
+  return done;
+}
+
 /** What a row says before anything was begun, by its window. */
 const notBegun = { before: 'coming', open: 'open', late: 'open', closed: 'missed' } as const;
 
@@ -118,7 +148,9 @@ const isOver = (attempt: Attempt, now: number) =>
 
 export async function listSeat(
   context: Context,
+  editions: Editions,
   me: SignedIn,
+  address: string | undefined,
 ): Promise<AnswerOf<typeof api.listSeat>> {
   const { database } = context;
   const now = context.now();
@@ -133,7 +165,9 @@ export async function listSeat(
     database,
     attempts.filter(({ counts, handedInAt }) => counts && handedInAt !== null).map(({ id }) => id),
   );
-  const seen = { zone, now, waiting, undecided };
+  const gate = await readGates(database, me, lines, address);
+  const done = await countAnswered(context, editions, lines, attempts);
+  const seen = { zone, now, waiting, undecided, gate, done };
   return {
     now,
     rounds,
@@ -151,9 +185,16 @@ interface Seen {
   /** Points that wait for a mark, and late answers that wait for the teacher, by attempt. */
   waiting: ReadonlyMap<number, number>;
   undecided: ReadonlyMap<number, number>;
+  gate: Awaited<ReturnType<typeof readGates>>;
+  /** How far work under way is, by attempt. */
+  done: ReadonlyMap<number, Done>;
 }
 
-function rowOf(line: Line, made: Attempt[], { zone, now, waiting, undecided }: Seen): SeatRow {
+function rowOf(
+  line: Line,
+  made: Attempt[],
+  { zone, now, waiting, undecided, gate, done }: Seen,
+): SeatRow {
   const { rules } = line;
   const latest = made.at(-1);
   const window = studentWindow(line, line, zone);
@@ -167,16 +208,18 @@ function rowOf(line: Line, made: Attempt[], { zone, now, waiting, undecided }: S
     teacher: line.teacher,
     items: line.items,
     points: line.points,
-    opensAt: toMillis(line.opensAt),
+    opensAt: window.opensAt,
     closesAt: window.closesAt,
     lateUntil: window.lateRule.late === 'until' ? window.lateRule.until : null,
     ...timeOf(line),
     instructions: line.instructions,
     offPerTry: rules.mode === 'practice' ? rules.offPerTry : null,
     asksWord: line.word !== '' && (latest === undefined || isOver(latest, now)),
+    gate: gate(line, latest !== undefined && !isOver(latest, now)),
     attemptsMade: made.length,
     attemptsLeft: countedLeft(state, left),
     state: latest ? stateOf(latest, now) : notBegun[state],
+    done: done.get(latest?.id ?? 0) ?? null,
     deadlineAt: toMillisOrNull(latest?.deadlineAt ?? null),
     handedInAt: toMillisOrNull(latest?.handedInAt ?? null),
     handedInBy: latest?.handedInBy ?? null,

@@ -15,10 +15,10 @@ import { readReport } from './report';
 export function attemptRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { now, saving } = context;
 
-  bind(api.listSeat, ({ me }) => listSeat(context, me));
+  bind(api.listSeat, ({ me, request }) => listSeat(context, editions, me, request.ip));
 
-  bind(api.beginAttempt, ({ me, params, body }) =>
-    beginAttempt(context, editions, me, params.assignmentId, body),
+  bind(api.beginAttempt, ({ me, params, body, request }) =>
+    beginAttempt(context, editions, me, params.assignmentId, body, request.ip),
   );
 
   bind(api.saveAnswers, async ({ me, params, body }) => {

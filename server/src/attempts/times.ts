@@ -1,5 +1,10 @@
 /** An assignment's times as they are stored, read as core reads them. */
-import type { AssignmentRules, AttemptsSoFar } from '@oaken/core/assignments';
+import {
+  classWindow,
+  type AssignmentRules,
+  type AttemptsSoFar,
+  type ClassHours,
+} from '@oaken/core/assignments';
 import type { Accommodations } from '@oaken/core/accommodations';
 import {
   defaultGrace,
@@ -18,12 +23,13 @@ export interface StoredTimes {
   lateUntil: Date | null;
   lateOff: number | string;
   stoppedAt: Date | null;
+  /** Of classes that sit it at a time of their own. */
+  hours: readonly ClassHours[];
 }
 
-/** SQL for the columns of StoredTimes, of an assignment as `a`. */
-export const timeColumns = `a.opens_at AS opensAt, a.closes_at AS closesAt, a.late_until AS lateUntil, a.late_off AS lateOff, a.stopped_at AS stoppedAt`;
-
 export interface StoredOwn {
+  /** Through which they have it; null for guests. */
+  classId: number | null;
   ownClosesAt: Date | null;
   extraMinutes: number;
   extraAttempts: number;
@@ -36,6 +42,7 @@ export const timesOf = (assignment: Assignment): StoredTimes => ({
   lateUntil: assignment.lateUntil,
   lateOff: assignment.lateDeduction,
   stoppedAt: assignment.stoppedAt,
+  hours: assignment.rules.supervision?.hours ?? [],
 });
 
 /** How a student's line is read for `exceptionsOf`. */
@@ -43,6 +50,7 @@ export const withAccommodation = { association: 'student', include: ['accommodat
 
 /** What one student has beside the times of everybody. @param line read with `withAccommodation` */
 export const exceptionsOf = (line: AssignmentStudent): StoredOwn => ({
+  classId: line.classId,
   ownClosesAt: line.closesAt,
   extraMinutes: line.extraMinutes,
   extraAttempts: line.extraAttempts,
@@ -68,9 +76,12 @@ export const windowOf = (storedTimes: StoredTimes): Window => ({
  * time given afterwards opens it.
  */
 export function studentWindow(stored: StoredTimes, storedOwn: StoredOwn, zone: string): Window {
-  const extraDays = stored.stoppedAt === null ? (storedOwn.accommodations?.extraDays ?? 0) : 0;
+  // More days are for work at home: an hour in class is the same for all.
+  const isOwnHour = stored.hours.some(({ classId }) => classId === storedOwn.classId);
+  const hasMoreDays = stored.stoppedAt === null && !isOwnHour;
+  const extraDays = hasMoreDays ? (storedOwn.accommodations?.extraDays ?? 0) : 0;
   return ownWindow(
-    windowOf(stored),
+    classWindow(windowOf(stored), stored.hours, storedOwn.classId),
     { extraDays, closesAt: toMillisOrNull(storedOwn.ownClosesAt) },
     zone,
   );

@@ -3,6 +3,7 @@ import { api } from '@oaken/contract';
 import ical, { ICalEventTransparency } from 'ical-generator';
 import { randomBytes } from 'node:crypto';
 import { readAssignments } from '../assignments/rows';
+import type { Editions } from '../attempts/editions';
 import { listSeat } from '../attempts/list';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
@@ -22,7 +23,7 @@ interface Entry {
 
 const hour = 3_600_000;
 
-export function calendarRoutes(bind: Bind, context: Context): void {
+export function calendarRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now } = context;
 
   bind(api.openCalendar, async ({ me, body }) => {
@@ -44,7 +45,9 @@ export function calendarRoutes(bind: Bind, context: Context): void {
     const account = { id, schoolId, role, givenName, familyName, language };
     const me: SignedIn = { account, csrf: '', at: now() };
     const entries =
-      account.role === 'student' ? await ofStudent(context, me) : await ofTeacher(context, me);
+      account.role === 'student'
+        ? await ofStudent(context, editions, me)
+        : await ofTeacher(context, me);
     const feed = ical({
       name: `${owner.school?.name}: ${owner.fullName}`,
       prodId: { company: 'Oaken Ledger', product: 'Schedule', language: 'EN' },
@@ -76,8 +79,8 @@ async function ofTeacher({ database }: Context, me: SignedIn): Promise<Entry[]> 
 }
 
 /** What the student's own list has; nothing that cannot be seen yet. */
-async function ofStudent(context: Context, me: SignedIn): Promise<Entry[]> {
-  const { assignments } = await listSeat(context, me);
+async function ofStudent(context: Context, editions: Editions, me: SignedIn): Promise<Entry[]> {
+  const { assignments } = await listSeat(context, editions, me, undefined);
   return assignments.map((assignment) => ({
     id: assignment.assignmentId,
     title: assignment.title,

@@ -39,6 +39,7 @@ import { assignmentStandards } from './migrations/036-assignment-standards';
 import { curriculaOfSchools } from './migrations/037-curricula';
 import { tagsOfTests } from './migrations/038-tags-of-tests';
 import { orderInPassages } from './migrations/039-order-in-passages';
+import { supervised } from './migrations/040-supervision';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -82,6 +83,7 @@ const migrations: Migration[] = [
   curriculaOfSchools,
   tagsOfTests,
   orderInPassages,
+  supervised,
 ];
 
 export function migrator(database: Sequelize) {

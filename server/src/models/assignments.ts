@@ -109,6 +109,8 @@ export class AssignmentClass extends Model<
   declare assignmentId: number;
   declare classId: number;
   declare wholeClass: CreationOptional<boolean>;
+  /** When a teacher let the class begin, where that is asked for. */
+  declare letInAt: CreationOptional<Date | null>;
 
   declare assignment?: NonAttribute<Assignment>;
   declare class?: NonAttribute<SchoolClass>;
@@ -118,6 +120,7 @@ export const defineAssignmentClass = table(AssignmentClass, 'assignment_classes'
   assignmentId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   classId: required(INTEGER.UNSIGNED, { primaryKey: true }),
   wholeClass: withDefault(BOOLEAN, true),
+  letInAt: optional(DATE(3)),
 });
 
 /** A student who was given an assignment, with exceptions of their own. */

@@ -20,6 +20,8 @@ export class School extends Model<InferAttributes<School>, InferCreationAttribut
   declare createdAt: Date;
   declare demonstration: CreationOptional<boolean>;
   declare grades: CreationOptional<number[] | null>;
+  /** Addresses and ranges (CIDR) that are the school's; null where nobody said. */
+  declare networks: CreationOptional<string[] | null>;
 
   declare accounts?: NonAttribute<Account[]>;
 }
@@ -31,4 +33,5 @@ export const defineSchool = table(School, 'schools', {
   createdAt: required(DATE(3)),
   demonstration: withDefault(BOOLEAN, false),
   grades: optional(JSON),
+  networks: optional(JSON),
 });

@@ -7,7 +7,7 @@ import { seatCall } from './seatCall';
 export interface SessionAnswer {
   account: Account | null;
   csrf: string | null;
-  school: { name: string; zone: string };
+  school: { name: string; zone: string; hasNetwork: boolean };
   demonstration: boolean;
   now: number;
 }
@@ -15,7 +15,7 @@ export interface SessionAnswer {
 /** Who is signed in, the school's zone, and the server's clock, which is the only one that counts. */
 export const useSession = defineStore('session', () => {
   const account = ref<Account | null>(null);
-  const school = ref({ name: '', zone: 'UTC' });
+  const school = ref({ name: '', zone: 'UTC', hasNetwork: false });
   /** Its passwords are known to everybody. */
   const demonstration = ref(false);
   const known = ref(false);

@@ -17,6 +17,7 @@ import {
   Sunrise,
   UserRound,
   Users,
+  Wifi,
 } from '@lucide/vue';
 import { useMediaQuery } from '@vueuse/core';
 import { computed } from 'vue';
@@ -45,6 +46,7 @@ const teacherPlaces = [
 const officePlaces = [
   { to: '/office', name: say('desk.people'), icon: Users },
   { to: '/office/standards', name: say('common.standards'), icon: ListTree },
+  { to: '/office/network', name: say('office.networkShort'), icon: Wifi },
 ];
 /** On a phone there is room for seven; what is planned at a desk stands behind "More". */
 const rarePlaces = ['/schedule'];

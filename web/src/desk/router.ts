@@ -258,6 +258,11 @@ const routes: RouteRecordRaw[] = [
     meta: { who: 'administrator', title: say('desk.office') },
   },
   {
+    path: '/office/network',
+    component: () => import('../office/NetworkPage.vue'),
+    meta: { who: 'administrator', title: say('office.network') },
+  },
+  {
     path: '/office/standards',
     component: () => import('../office/StandardsPage.vue'),
     meta: { who: 'administrator', title: say('common.standards') },

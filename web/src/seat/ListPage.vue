@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { SeatRow } from '@oaken/contract/attempts';
 import type { MessageKey } from '@oaken/words';
+import { urgencies, urgencyOf, type Urgency } from '@oaken/core/sitting';
 import { minute } from '@oaken/core/timing';
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -60,33 +61,46 @@ onUnmounted(() => {
   removeEventListener('online', load);
 });
 
+const isOpen = ({ state }: SeatRow) => state === 'open' || state === 'working';
+const urgencyKeys: Record<Urgency, MessageKey> = {
+  late: 'list.dueLate',
+  today: 'list.dueToday',
+  week: 'list.dueWeek',
+  later: 'list.dueLater',
+  practice: 'list.practiceTitle',
+};
+const urgencyFor = (row: SeatRow) =>
+  urgencyOf({ ...row, isPractice: row.offPerTry !== null }, session.now(), session.school.zone);
 const groups = computed(() => {
   const of = (...states: SeatRow['state'][]) =>
     rows.value?.filter(({ state }) => states.includes(state)) ?? [];
+  const toDo = of('working', 'open');
+  const soon = urgencies.map((urgency) => ({
+    title: say(urgencyKeys[urgency]),
+    rows: toDo.filter((row) => urgencyFor(row) === urgency),
+  }));
   return [
-    { title: say('list.now'), rows: of('working', 'open'), empty: say('list.nothingNow') },
+    ...soon,
     {
       title: say('list.coming'),
       rows: of('coming').sort((a, b) => a.opensAt - b.opensAt),
-      empty: '',
     },
     {
       title: say('list.toRead'),
       rows: of('handed-in')
         .filter(({ canRead }) => canRead)
         .reverse(),
-      empty: '',
     },
     {
       title: say('list.handedIn'),
       rows: of('handed-in')
         .filter(({ canRead }) => !canRead)
         .reverse(),
-      empty: '',
     },
-    { title: say('list.missed'), rows: of('missed').reverse(), empty: '' },
-  ];
+    { title: say('list.missed'), rows: of('missed').reverse() },
+  ].filter(({ rows: shown }) => shown.length > 0);
 });
+const hasNothingToDo = computed(() => !rows.value?.some(isOpen));
 const items = (row: SeatRow) => say('list.questions', { n: row.items });
 const canTryAgain = (row: SeatRow) =>
   row.state === 'handed-in' && row.handedInAt !== null && row.attemptsLeft !== 0;
@@ -118,9 +132,17 @@ function facts(row: SeatRow): string {
   if (row.state === 'handed-in')
     return row.handedInAt === null ? say('list.timeOver') : handedInWords(row, row.handedInAt);
   if (row.state === 'missed') return row.closesAt === null ? '' : at('list.closed', row.closesAt);
-  if (row.state === 'working' && row.deadlineAt !== null)
-    return `${at('list.begunEnds', row.deadlineAt)} · ${items(row)}`;
+  if (row.state === 'working' && row.deadlineAt !== null) return at('list.ends', row.deadlineAt);
   return `${openWords(row)} · ${items(row)} · ${limitInWords(row)}`;
+}
+/** Where work to do stands; what is handed in or to come says so by its group. */
+function stateWords(row: SeatRow): string {
+  if (row.gate !== null) return say(row.gate === 'elsewhere' ? 'list.elsewhere' : 'list.notLetIn');
+  if (row.state === 'open') return say('list.stateOpen');
+  if (row.state !== 'working') return '';
+  const { asked, answered } = row.done ?? { asked: 0, answered: 0 };
+  const far = say('list.stateDone', { answered, asked, left: asked - answered });
+  return `${say('list.stateWorking')} · ${far}`;
 }
 /** What is read or typed first stands on a page of its own. */
 const way = (row: SeatRow) =>
@@ -173,14 +195,15 @@ async function leave(): Promise<void> {
       {{ say('list.kept') }}
     </p>
     <p v-if="!rows && !wrong" class="faded">{{ say('list.loading') }}</p>
+    <p v-if="rows && hasNothingToDo">{{ say('list.nothingNow') }}</p>
     <template v-for="group in rows ? groups : []" :key="group.title">
-      <section v-if="group.rows.length || group.empty">
+      <section>
         <h2>{{ group.title }}</h2>
-        <p v-if="group.rows.length === 0" class="faded">{{ group.empty }}</p>
         <ul>
           <li v-for="row in group.rows" :key="row.assignmentId">
             <div>
               <p class="title">{{ row.title }}</p>
+              <p v-if="stateWords(row)" class="state">{{ stateWords(row) }}</p>
               <p class="faded">
                 {{ say(row.offPerTry === null ? 'list.test' : 'list.practice') }} · {{ facts(row) }}
               </p>
@@ -192,13 +215,10 @@ async function leave(): Promise<void> {
               <p v-if="row.undecided">{{ undecidedInWords(row.undecided) }}</p>
               <p class="faded small">{{ row.teacher }}</p>
             </div>
-            <RouterLink
-              v-if="row.state === 'open' || row.state === 'working'"
-              class="btn main"
-              :to="way(row)"
-              >{{ say(row.state === 'working' ? 'list.continue' : 'list.begin') }}</RouterLink
-            >
-            <span v-else class="outcome">
+            <RouterLink v-if="isOpen(row) && row.gate === null" class="btn main" :to="way(row)">{{
+              say(row.state === 'working' ? 'list.continue' : 'list.begin')
+            }}</RouterLink>
+            <span v-else-if="!isOpen(row)" class="outcome">
               <RouterLink
                 v-if="row.canRead && row.score"
                 class="btn"
@@ -249,6 +269,9 @@ li {
 }
 li p {
   margin: 0;
+}
+.state {
+  font-weight: 600;
 }
 .title {
   font-family: var(--serif);

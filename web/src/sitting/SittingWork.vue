@@ -17,6 +17,7 @@ import { useLeaving } from './useLeaving';
 import { useSittingKeys } from './useSittingKeys';
 import { useWay } from './useWay';
 import WayThrough from './WayThrough.vue';
+import { countDone } from '@oaken/core/sitting';
 import { toggled } from '../parts/toggled';
 import { lengthInWords, minute } from '@oaken/core/timing';
 import { language, say } from '../words';
@@ -102,6 +103,8 @@ const { before, total, openSteps, way, beginStage } = useWay({
   stepwise: () => props.stepwise === true,
   course: () => props.course,
 });
+
+const done = computed(() => countDone(way.value.map(({ progress }) => progress)));
 
 const { leaving, nextWords, handInWords, leaveWords, leave, goOn } = useLeaving({
   entries,
@@ -192,6 +195,14 @@ watch(
                 }}</span
               >
             </h2>
+            <p class="faded counted">
+              {{
+                say('sitting.counted', {
+                  answered: done.answered,
+                  left: done.asked - done.answered,
+                })
+              }}
+            </p>
           </div>
           <ItemView
             :key="here.id"
@@ -288,8 +299,17 @@ watch(
   border-bottom: var(--line);
   padding-bottom: 10px;
 }
-.top h2 {
+.top {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 0 16px;
   margin-bottom: 14px;
+}
+.top h2,
+.counted {
+  margin: 0;
 }
 .top h2 span {
   font-weight: 400;

@@ -49,7 +49,7 @@ export function atTheDesk(): void {
       familyName: 'Holloway',
       language: null,
     };
-    session.school = { name: 'Brindlemere', zone: 'America/New_York' };
+    session.school = { name: 'Brindlemere', zone: 'America/New_York', hasNetwork: true };
     session.now = () => now;
     for (const name of Object.keys(answers)) delete answers[name];
     notice.value = null;

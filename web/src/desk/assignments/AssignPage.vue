@@ -98,6 +98,7 @@ const slip = computed(() => {
     sections: outline.sections,
     draws: outline.sections.some(({ draw }) => draw !== null),
     accommodations: recipients.value.accommodations,
+    classNames: new Map(chosenClasses.value.map(({ id, name }) => [id, name])),
     zone,
     now: session.now(),
   });

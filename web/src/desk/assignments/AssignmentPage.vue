@@ -15,6 +15,7 @@ import AddStudentsDialog from './AddStudentsDialog.vue';
 import AssignmentState from './AssignmentState.vue';
 import ExtendDialog from './ExtendDialog.vue';
 import GivenStudents from './GivenStudents.vue';
+import LetBegin from './LetBegin.vue';
 import HowBlock from './HowBlock.vue';
 import TieDialog from './TieDialog.vue';
 import { useChange, type OpenAssignment } from './useChange';
@@ -120,6 +121,7 @@ async function extended(text: string): Promise<void> {
     :start="54"
   >
     <template #left>
+      <LetBegin v-if="opened.mayChange" :assignment="opened.assignment" />
       <AssignmentState :opened="opened" :act="act" />
       <EmptyNote v-if="opened.students.length === 0" :title="say('assignments.nobodyHasYet')">{{
         say('assignments.guestsUseLinkAbove')

@@ -12,9 +12,11 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
 import { done, failed } from '../shared/undo';
-import { percent, useWords } from '../shared/words';
+import { useWords } from '../shared/words';
+import AssignmentList from './AssignmentList.vue';
 import { barOf } from './bars';
 import { stateOf, stateWords, type AssignmentState } from './states';
+import TestsByClass from './TestsByClass.vue';
 import WindowCalendar from './WindowCalendar.vue';
 import DateField from '../../parts/DateField.vue';
 import SelectField from '../../parts/SelectField.vue';
@@ -31,10 +33,12 @@ const views = {
   week: say('assignments.week'),
   month: say('assignments.month'),
   list: say('assignments.list'),
+  tests: say('assignments.testsByClass'),
 } as const;
 const kept = localStorage.getItem('oaken-schedule') as keyof typeof views | null;
 const view = ref<keyof typeof views>(kept && kept in views ? kept : 'week');
 watch(view, (now) => localStorage.setItem('oaken-schedule', now));
+const isCalendar = computed(() => view.value === 'week' || view.value === 'month');
 /** How many weeks, or months, from now. */
 const step = ref(0);
 
@@ -58,6 +62,9 @@ const classes = computed(() => {
   );
   return [...all].sort((a, b) => a[1].localeCompare(b[1]));
 });
+const shownClasses = computed(() =>
+  classes.value.filter(([id]) => filter.value.classId === 0 || filter.value.classId === id),
+);
 const state = (assignment: AssignmentRow) => stateOf(assignment, session.now());
 const listed = computed(() => {
   const { classId, state: wanted, since } = filter.value;
@@ -97,7 +104,7 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
     :title="say('assignments.schedule')"
     :where="say('assignments.timesName', { name: session.school.name })"
   >
-    <template v-if="view !== 'list'">
+    <template v-if="isCalendar">
       <ElButton @click="step--">{{
         stepWords === 'week' ? say('assignments.weekBefore') : say('assignments.fourWeeksBefore')
       }}</ElButton>
@@ -133,12 +140,12 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
         say('assignments.openTestChooseAssign')
       }}</EmptyNote>
       <WindowCalendar
-        v-if="assignments?.length && view !== 'list'"
+        v-if="assignments?.length && isCalendar"
         :bars="bars"
         :from="from"
         :weeks="view === 'week' ? 2 : 5"
       />
-      <template v-if="assignments?.length && view === 'list'">
+      <template v-if="assignments?.length && !isCalendar">
         <div class="options filters" role="group" :aria-label="say('assignments.whichAssignments')">
           <label
             >{{ say('common.class') }}
@@ -166,48 +173,8 @@ const stepWords = computed(() => (view.value === 'month' ? 'month' : 'week'));
         <p v-if="listed.length === 0" class="faded">
           {{ say('assignments.noMatchingAssignmentsClear') }}
         </p>
-        <table v-else class="ruled">
-          <thead>
-            <tr>
-              <th>{{ say('common.assignment') }}</th>
-              <th>{{ say('assignments.who') }}</th>
-              <th>{{ say('assignments.mode') }}</th>
-              <th>{{ say('assignments.state') }}</th>
-              <th>{{ say('assignments.opens') }}</th>
-              <th>{{ say('assignments.closes') }}</th>
-              <th class="figures">{{ say('assignments.begun') }}</th>
-              <th class="figures">{{ say('common.handedInTitle') }}</th>
-              <th class="figures">{{ say('assignments.of') }}</th>
-              <th class="figures">{{ say('assignments.meanSoFar') }}</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="assignment in listed" :key="assignment.id">
-              <td>
-                <RouterLink :to="`/assignments/${assignment.id}`">{{
-                  assignment.title
-                }}</RouterLink>
-              </td>
-              <td>{{ assignment.recipients }}</td>
-              <td>{{ assignment.rules.mode }}</td>
-              <td>{{ stateWords[state(assignment)] }}</td>
-              <td>{{ words.time(assignment.opensAt) }}</td>
-              <td>
-                {{
-                  assignment.closesAt === null
-                    ? say('assignments.never')
-                    : words.time(assignment.closesAt)
-                }}
-              </td>
-              <td class="figures">{{ assignment.working + assignment.handedIn }}</td>
-              <td class="figures">{{ assignment.handedIn }}</td>
-              <td class="figures">{{ assignment.given }}</td>
-              <td class="figures">
-                {{ percent(assignment.meanShare) }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <AssignmentList v-else-if="view === 'list'" :assignments="listed" />
+        <TestsByClass v-else :assignments="listed" :classes="shownClasses" />
       </template>
     </div>
   </TabStrip>

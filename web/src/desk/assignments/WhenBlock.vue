@@ -6,6 +6,7 @@ import type { WishForm } from './wishForm';
 import { computed } from 'vue';
 import { useSession } from '../../client/session';
 import FoldedSetting from './FoldedSetting.vue';
+import SupervisedSetting from './SupervisedSetting.vue';
 import DateField from '../../parts/DateField.vue';
 import { say } from '../../words/teacher';
 
@@ -15,7 +16,7 @@ const props = defineProps<{
   /** It was given already: it has a time of opening. */
   given?: boolean;
   /** Whom it is for: the ends of their periods are offered. */
-  classes: readonly MeetingClass[];
+  classes: readonly (MeetingClass & { id: number })[];
 }>();
 const session = useSession();
 const place = computed(() => session.school.zone.split('/').at(-1)?.replace('_', ' '));
@@ -121,6 +122,7 @@ const rareWrong = computed(() => Boolean(props.problems.visibleFrom ?? props.pro
       >
     </div>
     <p v-if="problems.lateRule" class="wrong">{{ problems.lateRule }}</p>
+    <SupervisedSetting v-model="form" :classes="classes" :problem="problems.supervision" />
     <FoldedSetting :wrong="rareWrong" :name="say('assignments.visibilitySetting')" :value="rare">
       <div class="pair rare">
         <ElCheckbox v-model="form.hidden"> {{ say('assignments.nobodySeesBefore') }}</ElCheckbox>

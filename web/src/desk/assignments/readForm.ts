@@ -1,8 +1,14 @@
 /** What a filled-in assigning form wishes for, and what stands against it, by field. */
 import type { Wishes } from '@oaken/contract/assignments';
-import { ruleProblems, usualOffPerTry, type AssignmentRules } from '@oaken/core/assignments';
+import {
+  ruleProblems,
+  supervisionProblems,
+  usualOffPerTry,
+  type AssignmentRules,
+  type Supervision,
+} from '@oaken/core/assignments';
 import { longestWork } from '@oaken/core/stages';
-import { atWall, windowProblems } from '@oaken/core/timing';
+import { atWall, minute, windowProblems } from '@oaken/core/timing';
 import { hasTime, warnMinutes, type WishForm } from './wishForm';
 import { say } from '../../words/teacher';
 
@@ -21,7 +27,24 @@ function stageLimitOf({
   return { of: 'sections', minutes: Object.fromEntries(given) };
 }
 
-export function rulesOf(form: WishForm): AssignmentRules {
+/** @returns undefined where it is not supervised, and a sentence where an hour cannot be read */
+function supervisionOf(form: WishForm, zone: string): Supervision | string | undefined {
+  if (!form.supervised) return undefined;
+  const { byPress, schoolNetwork } = form;
+  const hours: Supervision['hours'] = [];
+  for (const [id, { wall, minutes }] of Object.entries(form.hours)) {
+    // A class that was chosen no more keeps what was filled in, and has no hours.
+    if (wall === '' || !form.classIds.includes(Number(id))) continue;
+    const begins = atWall(wall, zone);
+    if (!begins.ok) return begins.message;
+    if (!(minutes >= 1 && minutes <= 1440)) return say('assignments.hoursMinutes');
+    const from = form.exact[wall] ?? begins.at;
+    hours.push({ classId: Number(id), from, to: from + minutes * minute });
+  }
+  return { hours, byPress, schoolNetwork };
+}
+
+export function rulesOf(form: WishForm, supervision?: Supervision): AssignmentRules {
   return {
     mode: form.mode,
     // A third is a third, not 33.3%.
@@ -41,6 +64,7 @@ export function rulesOf(form: WishForm): AssignmentRules {
     order: form.order,
     shuffleChoices: form.shuffleChoices,
     release: { ...form.release, bands: form.release.show === 'band' ? form.release.bands : [] },
+    supervision,
   };
 }
 
@@ -127,7 +151,9 @@ export function readForm(
   const answersFrom = take('answersFrom', form.answersLater, form.answersWall);
   for (const { field, message } of valueProblems(form)) refuse(field, message);
   if (opensAt === null || Object.keys(problems).length > 0) return { read: null, problems };
-  const rules = rulesOf(form);
+  const supervision = supervisionOf(form, zone);
+  if (typeof supervision === 'string') refuse('supervision', supervision);
+  const rules = rulesOf(form, typeof supervision === 'string' ? undefined : supervision);
   const lateRule =
     until === null
       ? ({ late: 'no' } as const)
@@ -139,6 +165,7 @@ export function readForm(
       given ? Math.min(now, opensAt) : now,
     ),
     ...ruleProblems(rules),
+    ...supervisionProblems(rules.supervision, { opensAt, closesAt }),
   ])
     refuse(part.field, part.message);
   if (visibleFrom !== null && visibleFrom > Math.max(opensAt, now))

@@ -7,6 +7,7 @@ import {
   type Counting,
   type Release,
   type LateAnswerRule,
+  type Supervision,
 } from '@oaken/core/assignments';
 import { day, lengthInWords, minute, wallOf } from '@oaken/core/timing';
 import { say } from '../../words/teacher';
@@ -55,6 +56,12 @@ export interface WishForm {
   order: AssignmentRules['order'];
   shuffleChoices: boolean;
   release: Release;
+  /** Sat under the teacher's eyes. */
+  supervised: boolean;
+  /** By the id of the class: when it begins, empty for the whole window, and for how many minutes. */
+  hours: Record<string, { wall: string; minutes: number }>;
+  byPress: boolean;
+  schoolNetwork: boolean;
   /** The forms that go round; null is the first. */
   forms: (string | null)[];
   formsFor: { classId?: number; groupId?: number; form: string | null }[];
@@ -105,6 +112,10 @@ export function blankForm(now: number, zone: string): WishForm {
     order: usualRules.order,
     shuffleChoices: usualRules.shuffleChoices,
     release: { ...usualRules.release, bands: usualBands },
+    supervised: false,
+    hours: {},
+    byPress: false,
+    schoolNetwork: false,
     forms: [null],
     formsFor: [],
     exact: {},
@@ -157,11 +168,23 @@ export function formOfWishes(
       ...rules.release,
       bands: rules.release.bands.length > 0 ? rules.release.bands : usualBands,
     },
+    supervised: rules.supervision !== undefined,
+    hours: hoursForm(rules.supervision, zone),
+    byPress: rules.supervision?.byPress ?? false,
+    schoolNetwork: rules.supervision?.schoolNetwork ?? false,
     forms: wishes.forms,
     formsFor: wishes.formsFor as WishForm['formsFor'],
     exact: exactTimes(wishes, zone),
   };
 }
+
+const hoursForm = (rules: Supervision | undefined, zone: string): WishForm['hours'] =>
+  Object.fromEntries(
+    (rules?.hours ?? []).map(({ classId, from, to }) => [
+      String(classId),
+      { wall: wallOf(from, zone), minutes: Math.round((to - from) / minute) },
+    ]),
+  );
 
 function exactTimes(
   {
@@ -183,6 +206,12 @@ export function moveDays(form: WishForm, days: number): WishForm {
   const moved = { ...form };
   for (const key of ['opensWall', 'closesWall', 'lateWall', 'visibleWall', 'answersWall'] as const)
     moved[key] = shiftDate(form[key], days);
+  moved.hours = Object.fromEntries(
+    Object.entries(form.hours).map(([id, { wall, minutes }]) => [
+      id,
+      { wall: wall && shiftDate(wall, days), minutes },
+    ]),
+  );
   moved.exact = {};
   return moved;
 }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { present } from '@oaken/core/certain';
-import { ariaSort } from '../shared/ariaSort';
+import SortHead from '../shared/SortHead.vue';
+import type { Sort } from '../shared/sorting';
 import {
   columnsOf,
   itemColumns,
@@ -26,7 +27,7 @@ const open = ref<number | null>(Number(route.query.item) || null);
 const columns = computed(() =>
   columnsOf<(typeof itemColumns)[number]>(itemColumns, props.results).filter(({ usual }) => usual),
 );
-const sort = ref<{ by: ItemColumnId; down: boolean }>({ by: 'number', down: false });
+const sort = ref<Sort<ItemColumnId>>({ by: 'number', down: false });
 const sorted = computed(() => {
   const column: ResultColumn<ItemResult> = present(
     itemColumns.find(({ id }) => id === sort.value.by),
@@ -37,9 +38,6 @@ const sorted = computed(() => {
 });
 /** Of these the most is looked for first. */
 const fromTheTop: ItemColumnId[] = ['choices', 'notes', 'time'];
-const sortBy = (by: ItemColumnId) =>
-  (sort.value = { by, down: sort.value.by === by ? !sort.value.down : fromTheTop.includes(by) });
-const sortWord = (by: ItemColumnId) => ariaSort(sort.value, by);
 
 /** The same wrong first answer from three students or more. */
 const repeated = (item: ItemResult) =>
@@ -68,18 +66,20 @@ function withoutBars({ asks, content }: ItemResult): string {
   <table class="ruled items">
     <thead>
       <tr>
-        <th
+        <SortHead
           v-for="column in columns"
           :key="column.id"
+          v-model="sort"
+          :by="column.id"
+          :largest-first="fromTheTop.includes(column.id)"
           :class="{ figures: column.isFigure && column.id !== 'facility' }"
           :title="'meaning' in column ? column.meaning : undefined"
-          :aria-sort="sortWord(column.id)"
         >
-          <button @click="sortBy(column.id)">{{ column.name }}</button>
-          <span v-if="column.id === 'choices'" class="legend">{{
-            say('results.upperRowStrongLower')
-          }}</span>
-        </th>
+          {{ column.name }}
+          <template v-if="column.id === 'choices'" #beside
+            ><span class="legend">{{ say('results.upperRowStrongLower') }}</span></template
+          >
+        </SortHead>
       </tr>
     </thead>
     <tbody>
@@ -193,20 +193,6 @@ function withoutBars({ asks, content }: ItemResult): string {
   position: sticky;
   top: 0;
   z-index: 2;
-}
-th button {
-  border: 0;
-  background: none;
-  padding: 0;
-  font-weight: 600;
-  color: inherit;
-  cursor: pointer;
-}
-th[aria-sort='ascending'] button::after {
-  content: ' ↑';
-}
-th[aria-sort='descending'] button::after {
-  content: ' ↓';
 }
 .items th:nth-child(1) {
   width: 56px;

@@ -10,7 +10,7 @@ import {
 } from '@oaken/contract/results';
 import { present } from '@oaken/core/certain';
 import { computed, ref, watch } from 'vue';
-import { ariaSort } from '../shared/ariaSort';
+import { ariaSort } from '../shared/sorting';
 
 export type StudentColumn = (typeof studentColumns)[number];
 /** A column of the table, or the columns of the items together. */

@@ -8,6 +8,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
 import ExtendDialog from '../assignments/ExtendDialog.vue';
+import LetBegin from '../assignments/LetBegin.vue';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
 import ActionRow, { type Action } from '../shared/ActionRow.vue';
@@ -150,6 +151,7 @@ const lastEnd = computed(() => {
       <ElButton @click="project(true)">{{ say('watching.projector') }}</ElButton>
     </template>
   </PageHead>
+  <LetBegin v-if="watched?.mayAct && !projected" :assignment="watched.assignment" />
   <p v-if="wrong" class="wrong inset" role="alert">{{ wrong }}</p>
   <p v-if="lostAt !== null" class="lost inset" role="status">
     {{ say('watching.theConnectionServerLost', { lostAt: words.time(lostAt) }) }}
