@@ -257,6 +257,8 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await expectAccessible('practice, solved', sitter.page);
   await sitter.page.getByRole('button', { name: english.sitting.next }).click();
   await help.getByRole('button', { name: english.practice.show }).click();
+  await expect(help.getByRole('alert')).toContainText('a right answer still gives');
+  await help.getByRole('button', { name: english.practice.showYes }).click();
   await expect(help.getByText(english.practice.shown)).toBeVisible();
   await sitter.page.reload();
   await expect(

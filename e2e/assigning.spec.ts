@@ -44,7 +44,7 @@ test('the list of assignments sorts by its heads, and tests stand by class', asy
   const page = await teacherPage(browser);
   await page.goto('/schedule');
   await page.getByRole('tab', { name: desk.assignments.list }).click();
-  const titles = () => page.locator('tbody tr td:first-child').allInnerTexts();
+  const titles = () => page.locator('table.ruled tbody td:first-child').allInnerTexts();
   await page.getByRole('button', { name: desk.common.assignment, exact: true }).click();
   const sorted = await titles();
   expect(sorted.length).toBeGreaterThan(3);
@@ -75,7 +75,9 @@ test('in class only: a class begins when the teacher lets it', async ({ browser 
   await expect(page.getByText('Each class begins when you let it.')).toBeVisible();
   await expectAccessible('in class only', page);
   await page.getByRole('button', { name: /^Assign to \d+ students$/ }).click();
-  await expect(page.getByText(desk.assignments.howStudentsGetIn).first()).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: desk.assignments.howStudentsGetIn }),
+  ).toBeVisible();
 
   const { page: seat } = await student(browser, '6B', 'BRN6B2', 4);
   const waiting = seat

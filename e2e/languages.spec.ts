@@ -18,7 +18,7 @@ async function signIn(page: Page, index: number): Promise<void> {
   await page.getByLabel(spanish.signIn.passcode).fill(passcode);
   await page.getByRole('button', { name: spanish.signIn.title }).click();
   await expect(page.getByRole('heading', { name })).toBeVisible();
-  await expect(page.getByRole('heading', { name: spanish.list.dueWeek })).toBeVisible();
+  await expect(page.getByRole('heading', { name: spanish.list.toRead })).toBeVisible();
 }
 
 test('a browser that speaks Spanish begins in it, and a whole test can be taken in it', async ({

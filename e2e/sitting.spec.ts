@@ -464,6 +464,8 @@ test('practice by keyboard alone: answer, check, hint or answer, on to the next'
     } else {
       await tabTo(help.getByRole('button', { name: english.practice.show }));
       await key('Enter');
+      await tabTo(help.getByRole('button', { name: english.practice.showYes }));
+      await key('Enter');
       await expect(help.getByText('The answer was shown', { exact: false })).toBeVisible();
     }
     await tabTo(button(studentPage, 'Next'));

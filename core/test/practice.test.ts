@@ -69,3 +69,12 @@ test('five of six in order and then corrected earns no less than five of six lef
   expect(nextWorth(after([5 / 6], 1 / 3), 1 / 3)).toBeCloseTo(5 / 6, 9);
   expect(nextWorth(after([0], 1 / 3), 1 / 3)).toBeCloseTo(2 / 3, 9);
 });
+
+test('once no try is left nothing changes, and what was earned stays', () => {
+  const [first, second] = [checked(untouched, 0.5, 0.25, 2), untouched];
+  expect(isDone(first, 2)).toBe(false);
+  const spent = checked(checked(second, 0.5, 0.25, 2), 0.5, 0.25, 2);
+  expect(isDone(spent, 2)).toBe(true);
+  expect(checked(spent, 1, 0.25, 2)).toBe(spent);
+  expect(practiceShare(spent, 0.25, 1)).toBe(0.5);
+});

@@ -185,3 +185,57 @@ describe('practice', () => {
     expect(attempt.help).toEqual({});
   });
 });
+
+describe('what a practice gives is for its teacher to say', () => {
+  const usual = {
+    feedback: 'at-once',
+    hints: true,
+    answers: true,
+    explanations: true,
+    tries: null,
+  };
+  const reportOf = async ({ student, given }: Awaited<ReturnType<typeof begun>>) =>
+    student.ok('GET', `/api/seat/assignments/${given.assignmentId}/report`);
+  const statusOf = async ({ student, path }: Awaited<ReturnType<typeof begun>>, body: object) =>
+    (await student.post(path(0), body)).status;
+
+  test.each([
+    ['at the end', { feedback: 'at-end' }, [403, 403, 200]],
+    ['not at all', { feedback: 'none', hints: false }, [403, 403, 403]],
+    ['at once, without answers', { answers: false }, [200, 403, 200]],
+  ])('what is right, %s: checks, answers and hints', async (_, change, statuses) => {
+    const sitting = await begun(5, { ...practice, practice: { ...usual, ...change } });
+    const check = { want: 'check', answer: sitting.said(0, sitting.wrong(0)) };
+    expect([
+      await statusOf(sitting, check),
+      await statusOf(sitting, { want: 'answer' }),
+      await statusOf(sitting, { want: 'hint', after: 0 }),
+    ]).toEqual(statuses);
+  });
+
+  test('what is shown at the end stands in the report, and what is not shown never does', async () => {
+    const atEnd = await begun(6, {
+      ...practice,
+      practice: { ...usual, feedback: 'at-end', explanations: false },
+    });
+    await atEnd.handIn();
+    const [entry] = (await reportOf(atEnd)).entries!;
+    expect(entry).toMatchObject({ points: 0, explanation: null });
+    expect(entry!.right).toHaveLength(1);
+    const never = await begun(6, { ...practice, practice: { ...usual, feedback: 'none' } });
+    await never.handIn();
+    expect((await reportOf(never)).entries).toBeNull();
+  });
+
+  test('when no try is left the question is done', async () => {
+    const { check, wrong, right } = await begun(7, {
+      ...practice,
+      practice: { ...usual, tries: 2, explanations: false },
+    });
+    expect(await check(0, wrong(0))).toMatchObject({ triesLeft: 1, done: false, right: null });
+    const spent = await check(0, wrong(0));
+    expect(spent).toMatchObject({ triesLeft: 0, done: true, worth: 0, explanation: null });
+    expect(spent.right).toHaveLength(1);
+    expect(await check(0, right(0))).toMatchObject({ tries: 2, share: 0 });
+  });
+});

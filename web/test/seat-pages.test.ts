@@ -73,6 +73,7 @@ const row = (change: Partial<SeatRow> = {}): SeatRow => ({
   closesAt: now + 2 * hour,
   limitMinutes: null,
   offPerTry: null,
+  practice: null,
   timed: null,
   instructions: '',
   sitting: { perItem: null, bySections: false, goBack: true, mayBeAway: null },

@@ -14,6 +14,7 @@ jest.mock('../src/theme/theme', () => ({
   setTheme: (...sent: unknown[]) => setTheme(...sent),
 }));
 
+import { usualPracticeHelp } from '@oaken/core/assignments';
 import { enableAutoUnmount, flushPromises, mount, type VueWrapper } from '@vue/test-utils';
 import type { AnswerOf, api } from '@oaken/contract';
 import type { Help } from '@oaken/contract/attempts';
@@ -55,6 +56,7 @@ describe('help with a question', () => {
     parts: [],
     hints: [],
     hintsInAll: 2,
+    triesLeft: null,
     shown: false,
     done: false,
     earned: 0,
@@ -68,6 +70,7 @@ describe('help with a question', () => {
         help: { ...untried, ...change },
         points: 2,
         offPerTry: 0.25,
+        rules: usualPracticeHelp,
         answered: true,
         busy: false,
         wrong: '',
@@ -77,7 +80,42 @@ describe('help with a question', () => {
   const said = (page: VueWrapper) => page.find('[role=status]').text();
 
   test('before the first try it says what a try costs', () => {
-    expect(shown().find('.price').text()).toBe(practiceInWords(0.25).join(' '));
+    expect(shown().find('.price').text()).toBe(practiceInWords(0.25, usualPracticeHelp).join(' '));
+  });
+
+  test('the answer is shown only after a second press, which says what it costs', async () => {
+    const page = shown({ worth: 0.5 });
+    await button(page, say('practice.show')).trigger('click');
+    expect(page.emitted('show')).toBeUndefined();
+    expect(page.get('[role=alert]').text()).toContain('a right answer still gives 1 of 2 points.');
+    await button(page, say('practice.showNo')).trigger('click');
+    await button(page, say('practice.show')).trigger('click');
+    await button(page, say('practice.showYes')).trigger('click');
+    expect(page.emitted('show')).toHaveLength(1);
+  });
+
+  test.each([
+    [{ feedback: 'at-end' }, ['practice.firstHint'], 'What was right is shown after you hand in.'],
+    [{ feedback: 'none', hints: false }, [], 'What was right is not shown.'],
+    [{ answers: false }, ['practice.check', 'practice.firstHint'], 'Hints cost nothing.'],
+    [
+      { tries: 2 },
+      ['practice.check', 'practice.firstHint', 'practice.show'],
+      'You have 2 tries for each question.',
+    ],
+  ] as const)('a practice that gives other help, %j', (change, buttons, price) => {
+    const rules = { ...usualPracticeHelp, ...change };
+    const hintsInAll = rules.hints ? 2 : 0;
+    const page = shown({ hintsInAll }, { rules });
+    expect(page.findAll('button').map((each) => each.text())).toEqual(
+      buttons.map((key) => say(key)),
+    );
+    expect(page.get('.price').text()).toContain(price);
+  });
+
+  test('when no try is left it says so, and what was earned stays', () => {
+    const page = shown({ tries: 2, triesLeft: 0, done: true, share: 0.5, earned: 0.5, worth: 0.5 });
+    expect(said(page)).toBe('No tries are left. You have 1 of 2 points so far.');
   });
 
   test('what is not answered cannot be checked', () => {
@@ -93,7 +131,6 @@ describe('help with a question', () => {
   test.each([
     ['check', 'practice.check'],
     ['hint', 'practice.firstHint'],
-    ['show', 'practice.show'],
   ] as const)('“%s” is asked by its button', async (event, name) => {
     const page = shown();
     await button(page, say(name)).trigger('click');

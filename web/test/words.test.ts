@@ -3,6 +3,7 @@
  *
  * @jest-environment jsdom
  */
+import { usualPracticeHelp } from '@oaken/core/assignments';
 import { english } from '@oaken/words';
 import { teacherEnglish } from '@oaken/words/teacher';
 import { NodeTypes } from '@vue/compiler-dom';
@@ -61,7 +62,7 @@ test('a question with its own time needs no sentence about going back', () => {
 });
 
 test('what help costs', () => {
-  expect([0, 1 / 3].map((off) => practiceInWords(off)[0])).toEqual([
+  expect([0, 1 / 3].map((off) => practiceInWords(off, usualPracticeHelp)[0])).toEqual([
     'Wrong tries cost nothing.',
     'Each wrong try takes 33% off what a right answer still gives; you keep what you have earned.',
   ]);

@@ -1,6 +1,7 @@
 /** An attempt as the sitting page has it. */
 import { orders } from '@oaken/core/assignments';
 import { responses, type SittingPart } from '@oaken/core/items';
+import { practiceHelp } from '@oaken/core/assignments';
 import { z } from 'zod';
 import { shownPassage } from '../passages/shown';
 import { endpoint, id, idInPath, instant } from '../endpoint/define';
@@ -36,6 +37,8 @@ export const attemptAnswer = z.object({
   order: z.enum(orders),
   mode: z.enum(['test', 'practice']),
   offPerTry: z.number(),
+  /** What help a practice gives; null for a test. */
+  practice: practiceHelp.nullable(),
   /** Where the attempt stands in its stages; null: all questions are open together. */
   course: z
     .object({

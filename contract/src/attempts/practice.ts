@@ -14,6 +14,8 @@ export const help = z.object({
   /** Hints so far, and how many there are in all. */
   hints: z.array(z.string()),
   hintsInAll: z.number(),
+  /** Checks that are left; null: as many as wanted. */
+  triesLeft: z.number().nullable(),
   shown: z.boolean(),
   done: z.boolean(),
   /** What it has given so far, as a share of its points. */

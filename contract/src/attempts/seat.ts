@@ -1,4 +1,5 @@
 /** A student's list: what there is to do, and what became of it. */
+import { practiceHelp } from '@oaken/core/assignments';
 import { z } from 'zod';
 import { handedInBy } from './saved';
 import { endpoint, id, instant } from '../endpoint/define';
@@ -28,6 +29,8 @@ export const seatRow = z.object({
   limitMinutes: z.number().nullable(),
   /** Where it is practice: the share of a question's points that a wrong try takes off. Null: a test, without help. */
   offPerTry: z.number().nullable(),
+  /** What help a practice gives; null for a test. */
+  practice: practiceHelp.nullable(),
   /** Parts that have times of their own. */
   timed: z.enum(['sections', 'items']).nullable(),
   /** For students, before they begin. */

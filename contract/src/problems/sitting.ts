@@ -18,6 +18,7 @@ export const sitting = {
   'all-open-together': refusal(409),
   'nothing-after': refusal(409),
   'no-help-in-test': refusal(403),
+  'not-in-this-practice': refusal(403),
   'nothing-to-check': refusal(409),
   'teacher-reads-this': refusal(409),
   'score-not-out': refusal(403),

@@ -1,5 +1,5 @@
 import { windowState, type Window } from '../timing';
-import type { AssignmentRules, Released } from './rules';
+import { practiceHelpOf, type AssignmentRules, type PracticeHelp, type Released } from './rules';
 
 /** Where one student stands with an assignment. */
 export interface AttemptsSoFar {
@@ -31,6 +31,9 @@ export function canStillAnswer(
   return attemptsLeft(rules, soFar) > 0 && windowState(soFar.window, now) !== 'closed';
 }
 
+const shows = (help: PracticeHelp, what: Exclude<Released, 'score'>) =>
+  help.feedback !== 'none' && (what === 'marks' || help[what]);
+
 export interface ReleaseFacts {
   handedIn: boolean;
   /** Every student's window has ended. */
@@ -50,8 +53,10 @@ export interface ReleaseFacts {
  */
 export function isReleased(rules: AssignmentRules, what: Released, facts: ReleaseFacts): boolean {
   if (!facts.handedIn) return false;
-  // Whoever practised has seen the answers while working.
-  if (what !== 'score' && rules.mode === 'practice') return (facts.answersFrom ?? 0) <= facts.now;
+  // What a practice shows is there while working, or right after; what it does not show never comes.
+  const help = practiceHelpOf(rules);
+  if (help !== null && what !== 'score')
+    return shows(help, what) && (facts.answersFrom ?? 0) <= facts.now;
   if (what !== 'score' && (facts.somebodyCanAnswer || (facts.answersFrom ?? 0) > facts.now))
     return false;
   if (facts.releasedAt !== null && facts.releasedAt <= facts.now) return true;

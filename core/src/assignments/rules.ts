@@ -61,11 +61,48 @@ export type StageLimit = z.infer<typeof stageLimit>;
 /** Done in one sitting, a student who was away for longer than this is let in again by the teacher only. */
 export const mayBeAway = 5 * minute;
 
+/** When a practice says what is right: at each check, once it is handed in, or never. */
+export const feedbackTimes = ['at-once', 'at-end', 'none'] as const;
+export type FeedbackTime = (typeof feedbackTimes)[number];
+
+/** What help a practice gives. */
+export const practiceHelp = z.strictObject({
+  feedback: z.enum(feedbackTimes),
+  /** Whether right answers are shown: on demand, when a question is done, and in the report. */
+  answers: z.boolean(),
+  hints: z.boolean(),
+  explanations: z.boolean(),
+  /** Checks of each question; null: as many as wanted. */
+  tries: z
+    .int(sentence('triesAreWholeNumber'))
+    .min(1, sentence('triesFromOneToTwenty'))
+    .max(20, sentence('triesFromOneToTwenty'))
+    .nullable(),
+});
+export type PracticeHelp = z.infer<typeof practiceHelp>;
+
+export const usualPracticeHelp: PracticeHelp = {
+  feedback: 'at-once',
+  answers: true,
+  hints: true,
+  explanations: true,
+  tries: null,
+};
+
+/** The help of a practice; null for a test, which has none. */
+export const practiceHelpOf = ({
+  mode,
+  practice,
+}: Pick<AssignmentRules, 'mode' | 'practice'>): PracticeHelp | null =>
+  mode === 'practice' ? (practice ?? usualPracticeHelp) : null;
+
 export const assignmentRules = z.strictObject({
   /** Test: no help until the work is handed in. Practice: answers can be checked, hints asked for and answers shown. */
   mode: z.enum(['test', 'practice']),
   /** In practice each wrong try takes off such a share of a question's points. */
   offPerTry: z.number().min(0).max(1, sentence('wrongTryCanTakeOff')),
+  /** Absent: what is usual. */
+  practice: practiceHelp.optional(),
   /** Working time in minutes; null for none but the window. */
   limitMinutes: z
     .number(sentence('timeLimitMustBeNumber'))

@@ -2,7 +2,7 @@
 import { valueOf } from '../certain';
 import { count, listing } from '../text';
 import { exactLength, inWords, lengthInWords, minute, type LateRule } from '../timing';
-import { mayBeAway, type AssignmentRules, type ReleaseTime } from './rules';
+import { mayBeAway, usualPracticeHelp, type AssignmentRules, type ReleaseTime } from './rules';
 import { sentence } from './sentences';
 import { supervisionInWords } from './supervision';
 
@@ -182,11 +182,29 @@ function lateWords({ lateRule, zone, now }: SlipFacts): string {
   return sentence('slip.lateOff', { time, percent });
 }
 
-function modeWords({ mode, offPerTry }: AssignmentRules): string {
+function modeWords({ mode, offPerTry, practice }: AssignmentRules): string {
   if (mode === 'test') return sentence('slip.testMode');
-  return offPerTry === 0
-    ? sentence('slip.practice')
-    : sentence('slip.practiceOff', { percent: Math.round(offPerTry * 100) });
+  const { feedback, answers, hints, explanations, tries } = practice ?? usualPracticeHelp;
+  const off = listing([
+    ...(answers ? [] : [sentence('slip.noAnswers')]),
+    ...(hints ? [] : [sentence('slip.noHints')]),
+    ...(explanations ? [] : [sentence('slip.noExplanations')]),
+  ]);
+  const cost =
+    offPerTry === 0
+      ? sentence('slip.triesFree')
+      : sentence('slip.triesCost', { percent: Math.round(offPerTry * 100) });
+  return joined(
+    sentence(`slip.practice.${feedback}`),
+    feedback === 'at-once'
+      ? joined(
+          tries === null ? '' : sentence('slip.practiceTries', { n: tries }),
+          cost,
+          answers ? sentence('slip.answerCost') : '',
+        )
+      : '',
+    off && sentence('slip.without', { off }),
+  );
 }
 
 function attemptWords({ attempts, counts }: AssignmentRules): string {

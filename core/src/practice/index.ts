@@ -33,8 +33,14 @@ export const untouched: Practised = {
 export const isSolved = ({ share, tries }: Pick<Practised, 'share' | 'tries'>) =>
   tries > 0 && share >= 1 - 1e-9;
 
-/** Done: solved, or its answer was shown. It can be read again with its help, but earns nothing more. */
-export const isDone = (practised: Practised) => practised.shown || isSolved(practised);
+/**
+ * Done: solved, its answer was shown, or no try is left. It can be read again with its help, but
+ * earns nothing more.
+ *
+ * @param mostTries null: as many as wanted
+ */
+export const isDone = (practised: Practised, mostTries: number | null = null) =>
+  practised.shown || isSolved(practised) || (mostTries !== null && practised.tries >= mostTries);
 
 /** What an answer gives at a try, less `offPerTry` for each one before it. */
 const priced = (share: number, tries: number, offPerTry: number) =>
@@ -90,9 +96,14 @@ export function judgedAgain<Answer>(
   };
 }
 
-/** One more checked answer. After it is solved or shown nothing changes. */
-export function checked(practised: Practised, share: number, offPerTry: number): Practised {
-  if (isDone(practised)) return practised;
+/** One more checked answer. Once it is done nothing changes. */
+export function checked(
+  practised: Practised,
+  share: number,
+  offPerTry: number,
+  mostTries: number | null = null,
+): Practised {
+  if (isDone(practised, mostTries)) return practised;
   const tries = practised.tries + 1;
   const isBest =
     practised.bestTry === 0 || priced(share, tries, offPerTry) > earned(practised, offPerTry);

@@ -1,7 +1,7 @@
 /** The student's own list. */
 import type { api, AnswerOf } from '@oaken/contract';
 import type { SeatRow } from '@oaken/contract/attempts';
-import { attemptsLeft, isReleased, sittingRules } from '@oaken/core/assignments';
+import { attemptsLeft, isReleased, practiceHelpOf, sittingRules } from '@oaken/core/assignments';
 import { entriesOf } from '@oaken/core/forms';
 import { countDone, progressOf, type Done } from '@oaken/core/sitting';
 import {
@@ -214,6 +214,7 @@ function rowOf(
     ...timeOf(line),
     instructions: line.instructions,
     offPerTry: rules.mode === 'practice' ? rules.offPerTry : null,
+    practice: practiceHelpOf(rules),
     asksWord: line.word !== '' && (latest === undefined || isOver(latest, now)),
     gate: gate(line, latest !== undefined && !isOver(latest, now)),
     attemptsMade: made.length,

@@ -3,6 +3,7 @@ import type { Stage } from '@oaken/core/stages';
 import { elementAt } from '@oaken/core/certain';
 import type { AttemptAnswer, StoredAnswer } from '@oaken/contract/attempts';
 import { entriesOf, formForSitting, type Edition } from '@oaken/core/forms';
+import { practiceHelpOf } from '@oaken/core/assignments';
 import { untouched } from '@oaken/core/practice';
 import { progressOf } from '@oaken/core/sitting';
 import { defaultGrace } from '@oaken/core/timing';
@@ -96,13 +97,14 @@ export async function openedAttempt(
     order: rules.order,
     mode,
     offPerTry,
+    practice: practiceHelpOf(rules),
     course: staged && courseFor(staged, form, answers),
     oneSitting: rules.oneSitting,
     help: record
       ? Object.fromEntries(
           entriesOf({ sections: form.sections }).map((entry) => {
             const held = record.practice.get(entry.id);
-            return [entry.id, helpOf(entry, held ?? untouched, offPerTry, held?.last ?? {}, words)];
+            return [entry.id, helpOf(entry, held ?? untouched, rules, held?.last ?? {}, words)];
           }),
         )
       : {},

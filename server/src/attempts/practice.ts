@@ -1,6 +1,12 @@
 /** Help in practice mode: nothing of it leaves the server before it was asked for. */
 import type { api, BodyOf } from '@oaken/contract';
 import type { Help, SavedAnswer } from '@oaken/contract/attempts';
+import {
+  practiceHelpOf,
+  usualPracticeHelp,
+  type AssignmentRules,
+  type PracticeHelp,
+} from '@oaken/core/assignments';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
 import { rightInWords, scoreItem, type Responses } from '@oaken/core/items';
 import {
@@ -40,28 +46,33 @@ const shareOf = (entry: EditionEntry, responses: Responses) => {
   };
 };
 
+type HelpRules = Pick<AssignmentRules, 'mode' | 'offPerTry' | 'practice'>;
+
 /** @param responses the answer that was checked last */
 export function helpOf(
   entry: EditionEntry,
   practised: Practised,
-  offPerTry: number,
+  rules: HelpRules,
   responses: Responses,
   words: AnswerWords,
 ): Help {
   const { content } = entry;
-  const done = isDone(practised);
+  const { offPerTry } = rules;
+  const help = practiceHelpOf(rules) ?? usualPracticeHelp;
+  const done = isDone(practised, help.tries);
   return {
     tries: practised.tries,
     share: practised.tries > 0 ? practised.share : null,
     parts: practised.tries > 0 ? shareOf(entry, responses).parts : [],
     hints: content.hints.slice(0, practised.hints),
-    hintsInAll: content.hints.length,
+    hintsInAll: help.hints ? content.hints.length : practised.hints,
+    triesLeft: help.tries === null ? null : Math.max(0, help.tries - practised.tries),
     shown: practised.shown,
     done,
     earned: practiceShare(practised, offPerTry, 0),
     worth: done ? practiceShare(practised, offPerTry, 0) : nextWorth(practised, offPerTry),
-    right: done ? rightInWords(content, words) : null,
-    explanation: done ? content.explanation : null,
+    right: done && help.answers ? rightInWords(content, words) : null,
+    explanation: done && help.explanations ? content.explanation : null,
   };
 }
 
@@ -86,9 +97,9 @@ export async function askHelp(
     const attempt = await lockAttempt(database, attemptId, transaction);
     if (!attempt || attempt.studentId !== me.account.id) throw notFound('attempt');
     const given = await readGiven(database, me.account.id, attempt.assignmentId, transaction);
-    const { offPerTry } = given.rules;
+    const { rules } = given;
     const now = context.now();
-    insistOnPractice(attempt, given, now);
+    const { tries } = insistOnHelp(attempt, given, body.want, now);
     const { edition } = await editions.get(given.editionId);
     const form = attemptForm(edition, attempt, given.rules);
     const entry = entriesOf({ sections: form.sections }).find(({ id }) => id === entryId);
@@ -100,7 +111,7 @@ export async function askHelp(
       responses: held?.last ?? {},
       number: held?.lastNumber ?? 0,
     };
-    const answer = isNewCheck(body, entryId, before)
+    const answer = isNewCheck(body, entryId, before, tries)
       ? new Veil(attempt.seed).stored([body.answer], edition)[0]
       : undefined;
     if (answer) {
@@ -108,8 +119,8 @@ export async function askHelp(
       await writeLast(database, attemptId, [answer], now, transaction);
     }
     const after = answer
-      ? afterCheck(entry, before, answer, offPerTry)
-      : { ...before, practised: helped(entry, before.practised, body) };
+      ? afterCheck(entry, before, answer, { offPerTry: rules.offPerTry, tries })
+      : { ...before, practised: helped(entry, before.practised, body, tries) };
     if (after.practised !== before.practised) {
       const columns = recordOf(held, before, after);
       await database.models.PracticeRecord.upsert(
@@ -118,14 +129,27 @@ export async function askHelp(
       );
     }
     const words = answersIn(me.account.language ?? 'en');
-    return helpOf(entry, after.practised, offPerTry, after.responses, words);
+    return helpOf(entry, after.practised, rules, after.responses, words);
   });
 }
 
-/** @throws Problem 403 in a test; 409 once it is over; 423 while the clock stands still or the sitting was left */
-function insistOnPractice(attempt: Attempt, { rules }: Given, now: number): void {
-  if (rules.mode !== 'practice') throw problem('no-help-in-test');
+/**
+ * @throws Problem 403 in a test, and for help that this practice does not give; 409 once it is over;
+ * 423 while the clock stands still or the sitting was left
+ */
+function insistOnHelp(
+  attempt: Attempt,
+  { rules }: Given,
+  want: Asked['want'],
+  now: number,
+): PracticeHelp {
+  const help = practiceHelpOf(rules);
+  if (help === null) throw problem('no-help-in-test');
+  const atOnce = help.feedback === 'at-once';
+  const gives = { check: atOnce, answer: atOnce && help.answers, hint: help.hints };
+  if (!gives[want]) throw problem('not-in-this-practice');
   insistOnUnderWay(attempt, now);
+  return help;
 }
 
 /** The same check again, after an answer was lost on its way, is no further try. */
@@ -133,10 +157,11 @@ function isNewCheck(
   body: Asked,
   entryId: string,
   { practised, number }: PracticeState,
+  mostTries: number | null,
 ): body is Extract<Asked, { want: 'check' }> {
   if (body.want !== 'check') return false;
   if (body.answer.entry !== entryId) throw notFound('item');
-  return body.answer.number > number && !isDone(practised);
+  return body.answer.number > number && !isDone(practised, mostTries);
 }
 
 /** @throws Problem 409 where nothing was answered, or a person has to read it */
@@ -150,20 +175,27 @@ const afterCheck = (
   entry: EditionEntry,
   { practised }: PracticeState,
   { responses, number }: SavedAnswer,
-  offPerTry: number,
+  { offPerTry, tries }: { offPerTry: number; tries: number | null },
 ): PracticeState => ({
-  practised: checked(practised, shareOf(entry, responses).share, offPerTry),
+  practised: checked(practised, shareOf(entry, responses).share, offPerTry, tries),
   responses,
   number,
 });
 
 /** A hint more, or the answer; a check that was made before changes nothing. */
-function helped({ content }: EditionEntry, practised: Practised, body: Asked): Practised {
+function helped(
+  { content }: EditionEntry,
+  practised: Practised,
+  body: Asked,
+  mostTries: number | null,
+): Practised {
   if (body.want === 'hint') {
     const hints = Math.min(content.hints.length, Math.max(practised.hints, body.after + 1));
     return { ...practised, hints };
   }
-  return body.want === 'check' || isDone(practised) ? practised : { ...practised, shown: true };
+  return body.want === 'check' || isDone(practised, mostTries)
+    ? practised
+    : { ...practised, shown: true };
 }
 
 /** The record as it is stored; the attempt is locked, so nobody else writes it meanwhile. */

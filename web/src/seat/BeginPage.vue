@@ -28,6 +28,12 @@ onMounted(async () => {
     if (!row.value) wrong.value = say('begin.notOnList');
   });
 });
+const begins = {
+  test: 'begin.test',
+  'at-once': 'begin.practice',
+  'at-end': 'begin.practiceAtEnd',
+  none: 'begin.practiceOnly',
+} as const;
 async function begin(): Promise<void> {
   if (busy.value) return;
   await act(async () => {
@@ -49,7 +55,7 @@ async function begin(): Promise<void> {
   <main class="column">
     <form v-if="row" @submit.prevent="begin">
       <p>
-        <b>{{ say(row.offPerTry === null ? 'begin.test' : 'begin.practice') }}</b>
+        <b>{{ say(begins[row.practice?.feedback ?? 'test']) }}</b>
         {{
           say('begin.howMuch', {
             questions: say('list.questions', { n: row.items }),
@@ -64,7 +70,7 @@ async function begin(): Promise<void> {
         </template>
       </p>
       <p
-        v-for="sentence in row.offPerTry === null ? [] : practiceInWords(row.offPerTry)"
+        v-for="sentence in row.practice ? practiceInWords(row.offPerTry ?? 0, row.practice) : []"
         :key="sentence"
       >
         {{ sentence }}

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Help with one question of a practice: check, hints one by one, show the answer, and what became of it. */
 import type { Help } from '@oaken/contract/attempts';
-import { computed } from 'vue';
+import type { PracticeHelp } from '@oaken/core/assignments';
+import { computed, ref } from 'vue';
 import RichText from '../parts/RichText.vue';
 import { say } from '../words';
 import { practiceInWords } from './ruleWords';
@@ -10,6 +11,7 @@ const props = defineProps<{
   help: Help;
   points: number;
   offPerTry: number;
+  rules: PracticeHelp;
   answered: boolean;
   busy: boolean;
   wrong: string;
@@ -28,8 +30,10 @@ const partlyRight = computed(() => {
   return (share ?? 0) > 0 ? say('practice.someRight') : '';
 });
 const helpWords = computed(() => {
-  const { done, shown, tries, earned, worth } = props.help;
+  const { done, shown, tries, earned, worth, triesLeft, share } = props.help;
   if (shown) return say('practice.shown');
+  if (done && triesLeft === 0 && (share ?? 0) < 1)
+    return `${say('practice.noTriesLeft')} ${say('practice.soFar', { points: ofPoints(earned) })}`;
   if (done)
     return say(tries > 1 ? 'practice.rightAtTry' : 'practice.right', {
       tries,
@@ -43,17 +47,25 @@ const helpWords = computed(() => {
     worth > earned
       ? say('practice.nowGives', { points: ofPoints(worth) })
       : say('practice.freeAgain'),
+    triesLeft === null ? '' : say('practice.triesLeft', { n: triesLeft }),
   ]
     .filter(Boolean)
     .join(' ');
 });
+const checks = computed(() => props.rules.feedback === 'at-once');
+/** The answer costs the question's points, so it is asked for twice. */
+const asksAgain = ref(false);
+function show(): void {
+  asksAgain.value = false;
+  emit('show');
+}
 const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length);
 </script>
 
 <template>
   <section class="help" :aria-label="say('practice.label')">
     <p v-if="help.tries === 0 && !help.done" class="price">
-      {{ practiceInWords(offPerTry).join(' ') }}
+      {{ practiceInWords(offPerTry, rules).join(' ') }}
     </p>
     <p v-if="helpWords" class="said" :class="{ done: help.done && !help.shown }" role="status">
       {{ helpWords }}
@@ -70,7 +82,7 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
     </template>
     <div class="ask">
       <button
-        v-if="!help.done"
+        v-if="checks && !help.done"
         class="btn main"
         :disabled="busy || !answered"
         @click="emit('check')"
@@ -80,9 +92,21 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
       <button v-if="hintsLeft > 0" class="btn" :disabled="busy" @click="emit('hint')">
         {{ say(help.hints.length ? 'practice.nextHint' : 'practice.firstHint') }}
       </button>
-      <button v-if="!help.done" class="btn" :disabled="busy" @click="emit('show')">
+      <button
+        v-if="checks && rules.answers && !help.done && !asksAgain"
+        class="btn"
+        :disabled="busy"
+        @click="asksAgain = true"
+      >
         {{ say('practice.show') }}
       </button>
+    </div>
+    <div v-if="asksAgain && !help.done" class="again" role="alert">
+      <p>{{ say('practice.showSure', { points: ofPoints(help.worth) }) }}</p>
+      <div class="ask">
+        <button class="btn" :disabled="busy" @click="show">{{ say('practice.showYes') }}</button>
+        <button class="btn" @click="asksAgain = false">{{ say('practice.showNo') }}</button>
+      </div>
     </div>
   </section>
 </template>
@@ -111,6 +135,14 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
   display: flex;
   flex-wrap: wrap;
   gap: 8px;
+}
+.again {
+  margin-top: 10px;
+  padding: 8px 12px;
+  background: var(--low-wash);
+}
+.again p {
+  margin: 0 0 8px;
 }
 .price {
   color: var(--faded);

@@ -222,6 +222,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
             :help="present(attempt.help[entry.id], 'help')"
             :points="entry.points"
             :off-per-try="attempt.offPerTry"
+            :rules="present(attempt.practice, 'practice')"
             :answered="hasAnswer(entry.id)"
             :busy="helping"
             :wrong="helpWrong"

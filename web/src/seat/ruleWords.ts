@@ -1,5 +1,5 @@
 /** What a student should know before beginning, one sentence each. */
-import type { SittingRules } from '@oaken/core/assignments';
+import type { PracticeHelp, SittingRules } from '@oaken/core/assignments';
 import { exactLength } from '@oaken/core/timing';
 import { percentText } from '@oaken/words/numbers';
 import { language, say } from '../words';
@@ -19,9 +19,19 @@ export function sittingInWords({ perItem, bySections, goBack, mayBeAway }: Sitti
 }
 
 /** What help costs in practice, before the first try. */
-export const practiceInWords = (offPerTry: number) => [
-  offPerTry === 0
-    ? say('practice.freeTries')
-    : say('practice.pricedTries', { percent: percentText(offPerTry, language.value) }),
-  say('practice.hints'),
-];
+export function practiceInWords(
+  offPerTry: number,
+  { feedback, tries, hints, answers }: PracticeHelp,
+): string[] {
+  const checks =
+    feedback === 'at-once'
+      ? [
+          tries === null ? '' : say('practice.mostTries', { n: tries }),
+          offPerTry === 0
+            ? say('practice.freeTries')
+            : say('practice.pricedTries', { percent: percentText(offPerTry, language.value) }),
+          answers ? say('practice.answerCosts') : '',
+        ]
+      : [say(feedback === 'at-end' ? 'practice.atEnd' : 'practice.noFeedback')];
+  return [...checks, hints ? say('practice.hintsFree') : ''].filter(Boolean);
+}

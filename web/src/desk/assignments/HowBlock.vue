@@ -14,6 +14,7 @@ import { listing } from '@oaken/core/text';
 import { computed } from 'vue';
 import FoldedSetting from './FoldedSetting.vue';
 import FormsSetting from './FormsSetting.vue';
+import PracticeSetting from './PracticeSetting.vue';
 import ReleaseSetting from './ReleaseSetting.vue';
 import TimeFields from './TimeFields.vue';
 import type { WishForm } from './wishForm';
@@ -90,6 +91,7 @@ const beginning = computed(
   <section>
     <h2>{{ say('assignments.how') }}</h2>
     <TimeFields v-model="form" :problems="problems" :sections="sections" :given="given" />
+    <PracticeSetting v-if="form.mode === 'practice'" v-model="form" />
     <FoldedSetting
       :wrong="Boolean(problems.attempts)"
       :name="say('assignments.attemptsSetting')"

@@ -49,6 +49,7 @@ export function rulesOf(form: WishForm, supervision?: Supervision): AssignmentRu
     mode: form.mode,
     // A third is a third, not 33.3%.
     offPerTry: form.offPercent === 33.3 ? usualOffPerTry : form.offPercent / 100,
+    practice: form.mode === 'practice' ? { ...form.practice } : undefined,
     limitMinutes: form.limited ? form.limitMinutes : null,
     stageLimit: stageLimitOf(form),
     goBack: form.goBack || form.mode === 'practice',

@@ -7,6 +7,8 @@ import {
   type Counting,
   type Release,
   type LateAnswerRule,
+  type PracticeHelp,
+  usualPracticeHelp,
   type Supervision,
 } from '@oaken/core/assignments';
 import { day, lengthInWords, minute, wallOf } from '@oaken/core/timing';
@@ -37,6 +39,7 @@ export interface WishForm {
   mode: AssignmentRules['mode'];
   /** Percent of a question's points that a wrong try takes off. */
   offPercent: number;
+  practice: PracticeHelp;
   limited: boolean;
   limitMinutes: number;
   /** Minutes before the end, parted by commas. */
@@ -98,6 +101,7 @@ export function blankForm(now: number, zone: string): WishForm {
     note: '',
     mode: usualRules.mode,
     offPercent: 33.3,
+    practice: { ...usualPracticeHelp },
     limited: true,
     limitMinutes: usualRules.limitMinutes ?? 0,
     warns: usualRules.warnMinutes.join(', '),
@@ -150,6 +154,7 @@ export function formOfWishes(
     note: wishes.note,
     mode: rules.mode,
     offPercent: Math.round(rules.offPerTry * 1000) / 10,
+    practice: { ...(rules.practice ?? usualPracticeHelp) },
     limited: rules.limitMinutes !== null,
     limitMinutes: rules.limitMinutes ?? blank.limitMinutes,
     warns: rules.warnMinutes.join(', '),
