@@ -213,7 +213,7 @@ test('practice: checked, tried again, helped, read again after a reload; letters
   await page.getByRole('radio', { name: 'practice' }).check();
   await page.getByLabel(desk.assignments.sendEMail).check();
   await expect(slip()).toContainText(
-    'each wrong try takes off 33% of a question’s points, a shown answer gives none.',
+    'Each wrong try takes off 33% of a question’s points. They can have the answer shown; the question then gives no points.',
   );
   await expect(slip()).toContainText(said('assignments.lettersGoOutWhen', { n: 28 }));
   await page.getByRole('button', { name: 'Assign to 28 students' }).click();

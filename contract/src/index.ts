@@ -194,6 +194,7 @@ export const api = {
   letIn: assignments.letIn,
   letClassBegin: assignments.letClassBegin,
   watchAssignment: watching.watchAssignment,
+  watchQuestions: watching.watchQuestions,
   watchEvents: watching.watchEvents,
   actOnSittings: watching.actOnSittings,
   sayToStudents: watching.sayToStudents,

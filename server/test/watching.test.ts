@@ -1,5 +1,5 @@
 import type { Watched, WatchedStudent } from '@oaken/contract/watching';
-import { choicesOf } from './support/parts';
+import { choicesOf, keyOf } from './support/parts';
 import { row } from './support/sql';
 import {
   answer,
@@ -304,3 +304,31 @@ async function openServer(): Promise<string> {
   server.unref();
   return `http://127.0.0.1:${(server.address() as { port: number }).port}`;
 }
+
+test('each question so far: how much is right, and which answers are alike', async () => {
+  const { assignmentId } = await giveTest(school, teacher, { change: { rules } });
+  const path = `/api/assignments/${assignmentId}/watch/questions` as const;
+  const before = await teacher.ok('GET', path);
+  expect(before.questions).toHaveLength(6);
+  expect(before.questions[0]).toMatchObject({ number: 1, judged: 0, right: 0, answers: [] });
+  const [question] = before.questions;
+  const part = question!.content.parts[0]!;
+  const [key] = keyOf(part);
+  const wrong = choicesOf(part).find(({ id }) => id !== key)!.id;
+  for (const [index, choice] of [key!, wrong, wrong].entries()) {
+    const student = await school.student('6B', index);
+    const attempt = await student.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
+    await student.ok('PUT', `/api/seat/attempts/${attempt.id}/answers`, {
+      answers: [answer(question!.entry, 1, { [part.id]: choice })],
+    });
+  }
+  const [after] = (await teacher.ok('GET', path)).questions;
+  expect(after).toMatchObject({ judged: 3, right: 1 });
+  expect(after!.answers.map(({ share, studentIds }) => [share, studentIds.length])).toEqual([
+    [0, 2],
+    [1, 1],
+  ]);
+  expect(after!.key.join(' ')).toContain(after!.answers[1]!.words);
+  expect((await (await school.staff('lindqvist')).get(path)).status).toBe(404);
+  expect((await (await school.student('6B', 0)).get(path)).status).toBe(403);
+});

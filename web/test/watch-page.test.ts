@@ -63,6 +63,7 @@ const whole = {
   assignment: {
     id: 7,
     title: 'Rivers',
+    classes: [],
     recipients: 'class 6B',
     closesAt: now + 2 * hour,
     opensAt: now - hour,
@@ -274,5 +275,78 @@ describe('one student’s work', () => {
     answers.readWork = new Promise(() => {});
     await dialog.setProps({ modelValue: 2 });
     expect(text()).not.toContain('Rhine');
+  });
+});
+
+describe('questions', () => {
+  const content = (stem: string) => ({
+    stem,
+    hints: [],
+    explanation: '',
+    parts: [{ kind: 'numeric', id: 'p', prompt: '', answers: [] }],
+  });
+  const question = (number: number, change: object) => ({
+    entry: `e${number}`,
+    number,
+    content: content(`<p>Question ${number}</p>`),
+    key: ['12'],
+    judged: 4,
+    right: 1,
+    toMark: 0,
+    answers: [
+      { words: '9', share: 0, studentIds: [1, 3] },
+      { words: '12', share: 1, studentIds: [2] },
+      { words: '8', share: 0, studentIds: [4] },
+    ],
+    ...change,
+  });
+  beforeEach(() => {
+    const two = question(2, { right: 4, answers: [{ words: '7', share: 1, studentIds: [1, 2] }] });
+    answers.watchQuestions = { questions: [question(1, {}), two] };
+  });
+
+  test('are not read before somebody asks: the page may be on a projector', async () => {
+    const page = await shown();
+    expect(sent('watchQuestions')).toEqual([]);
+    await check(say('watching.rightWrong'));
+    await flushPromises();
+    expect(sent('watchQuestions')).toHaveLength(1);
+    expect(page.get('thead .cell').text()).toBe('125%');
+  });
+
+  test('as a list they say how much is right, and what was answered wrong most', async () => {
+    const page = await shown();
+    page.findAllComponents({ name: 'SelectField' })[0]!.vm.$emit('update:modelValue', 'questions');
+    await flushPromises();
+    const lines = () => page.findAll('tbody tr').map((line) => line.text().replace(/\s+/g, ' '));
+    expect(lines()).toEqual([
+      '1. Question 1425% 1 of 49 (2 students)',
+      '2. Question 24100% 4 of 4no two students alike',
+    ]);
+    await page.get('thead th:nth-child(3) button').trigger('click');
+    await page.get('thead th:nth-child(3) button').trigger('click');
+    expect(lines()[0]).toMatch(/^2\./);
+  });
+
+  test('sums follow the answers that come in, and not each of them', async () => {
+    await shown();
+    await check(say('watching.rightWrong'));
+    for (let n = 0; n < 3; n++)
+      await latestStream().say('students', { now, students: [{ ...bo, leaves: n }] });
+    await jest.advanceTimersByTimeAsync(5_000);
+    expect(sent('watchQuestions')).toHaveLength(2);
+  });
+
+  test('who needs help first stands first', async () => {
+    const page = await shown();
+    const names = () => page.findAll('tbody th').map((cell) => cell.text().split(' ')[0]);
+    expect(names()).toEqual(['Ada', 'Bo', 'Cora']);
+    await latestStream().say('students', {
+      now,
+      students: [{ ...bo, state: 'working', seenAt: now - 60_000 }],
+    });
+    page.findAllComponents({ name: 'SelectField' })[1]!.vm.$emit('update:modelValue', 'need');
+    await flushPromises();
+    expect(names()).toEqual(['Bo', 'Ada', 'Cora']);
   });
 });

@@ -1,4 +1,5 @@
 /** Watching a sitting under way, and what a teacher does from there. */
+import { itemContent } from '@oaken/core/items';
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant } from '../endpoint/define';
 import { handedInBy } from '../attempts';
@@ -138,3 +139,36 @@ export const readWork = endpoint({
     events: z.array(z.object({ at: instant, by: z.string(), words: z.string() })),
   }),
 });
+
+export const watchQuestions = endpoint({
+  method: 'GET',
+  path: '/api/assignments/:assignmentId/watch/questions',
+  who: 'teacher',
+  does: 'Gives each question of an assignment with what was answered to it so far.',
+  params: assignmentId,
+  answer: z.object({
+    questions: z.array(
+      z.object({
+        entry: z.string(),
+        number: z.number(),
+        content: itemContent,
+        /** The key, in words. */
+        key: z.array(z.string()),
+        /** Students who have answered it and whose answer can be judged, and of these who are right. */
+        judged: z.number(),
+        right: z.number(),
+        /** Answers that a teacher marks. */
+        toMark: z.number(),
+        /** Answers that read the same, the most frequent first. */
+        answers: z.array(
+          z.object({
+            words: z.string(),
+            share: z.number().nullable(),
+            studentIds: z.array(id),
+          }),
+        ),
+      }),
+    ),
+  }),
+});
+export type WatchedQuestion = z.infer<typeof watchQuestions.answer>['questions'][number];

@@ -9,6 +9,7 @@ import { eventStream } from '../http/event-stream';
 import { notFound } from '../problems/problem';
 import { actOnSittings, sayToStudents } from './acts';
 import { Snapshot } from './snapshot';
+import { watchQuestions } from './questions';
 import { Rooms, type Seen } from './rooms';
 import { readWork } from './work';
 import { mayRun } from '../access';
@@ -51,6 +52,9 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
   );
   bind(api.sayToStudents, ({ me, params, body }) =>
     quietly(sayToStudents(context, me, params.assignmentId, body)),
+  );
+  bind(api.watchQuestions, ({ me, params }) =>
+    watchQuestions(context, editions, me, params.assignmentId),
   );
   bind(api.readWork, ({ me, params }) =>
     readWork(context, editions, me, params.assignmentId, params.studentId),

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 /** The class as rows by roster number, items as columns: where each one is, what is answered, and signs of life. */
 import { elementAt, present } from '@oaken/core/certain';
-import type { Watched, WatchedStudent } from '@oaken/contract/watching';
+import type { Watched, WatchedQuestion, WatchedStudent } from '@oaken/contract/watching';
 import { plainText, wholePercent } from '@oaken/core/text';
 import { lengthInWords, minute } from '@oaken/core/timing';
-import { connectionOf, signsInWords } from '@oaken/core/watching';
+import { byNeed as compareNeed, connectionOf, signsInWords } from '@oaken/core/watching';
 import { computed } from 'vue';
 import TallyBox from '../../parts/TallyBox.vue';
-import { useWords } from '../shared/words';
+import { percent, useWords } from '../shared/words';
 import { toggled } from '../../parts/toggled';
 import { say } from '../../words/teacher';
 
@@ -18,10 +18,34 @@ const props = defineProps<{
   /** Boxes fill with the share of the points; otherwise they say only what is answered. */
   marks: boolean;
   hidden: boolean;
+  /** What was answered to each question; null where that is not shown. */
+  questions: readonly WatchedQuestion[] | null;
+  /** Who needs help first; otherwise in the order of the roster. */
+  byNeed: boolean;
 }>();
-const emit = defineEmits<{ open: [studentId: number]; letIn: [studentId: number] }>();
+const emit = defineEmits<{
+  open: [studentId: number];
+  openQuestion: [entry: string];
+  letIn: [studentId: number];
+}>();
 const words = useWords();
 
+const students = computed(() => {
+  if (!props.byNeed) return props.watched.students;
+  const standing = (student: WatchedStudent) => ({
+    ...student,
+    shares: student.cells.map((cell) => cell?.share ?? null),
+  });
+  return [...props.watched.students].sort((a, b) =>
+    compareNeed(standing(a), standing(b), props.now),
+  );
+});
+/** The share right so far of the question that a column has. */
+function rightIn(entry: string): string {
+  const question = props.questions?.find((candidate) => candidate.entry === entry);
+  if (!question || question.judged === 0) return '';
+  return percent(question.right / question.judged);
+}
 const several = computed(
   () => new Set(props.watched.students.map(({ className }) => className)).size > 1,
 );
@@ -118,17 +142,22 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
           class="cell"
           :title="plainText(column.stem)"
         >
-          {{ column.number }}
+          <ElButton
+            v-if="column.entry"
+            link
+            class="word"
+            :aria-label="say('watching.openQuestion', { number: column.number })"
+            @click="emit('openQuestion', column.entry)"
+            >{{ column.number }}</ElButton
+          >
+          <template v-else>{{ column.number }}</template>
+          <div v-if="rightIn(column.entry)" class="small">{{ rightIn(column.entry) }}</div>
         </th>
         <th>{{ say('watching.activity') }}</th>
       </tr>
     </thead>
     <tbody>
-      <tr
-        v-for="entry in watched.students"
-        :key="entry.studentId"
-        :class="connectionOf(entry, now)"
-      >
+      <tr v-for="entry in students" :key="entry.studentId" :class="connectionOf(entry, now)">
         <td>
           <ElCheckbox
             :model-value="picked.includes(entry.studentId)"

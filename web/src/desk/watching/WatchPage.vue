@@ -12,8 +12,12 @@ import LetBegin from '../assignments/LetBegin.vue';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
 import ActionRow, { type Action } from '../shared/ActionRow.vue';
+import SelectField from '../../parts/SelectField.vue';
+import QuestionDialog from './QuestionDialog.vue';
+import QuestionList from './QuestionList.vue';
 import SayDialog from './SayDialog.vue';
 import { useAskedActs, type Act } from './useAskedActs';
+import { useQuestions } from './useQuestions';
 import { useWatch } from './useWatch';
 import WatchGrid from './WatchGrid.vue';
 import WorkDialog from './WorkDialog.vue';
@@ -28,6 +32,16 @@ const { watched, wrong, lostAt, now, counts } = useWatch(assignmentId);
 const picked = ref<number[]>([]);
 const [marks, hidden, saying, extending] = [ref(false), ref(false), ref(false), ref(false)];
 const looking = ref<number | null>(null);
+/** The question that is looked at. */
+const asked = ref<string | null>(null);
+const view = ref<'students' | 'questions'>('students');
+const order = ref<'roster' | 'need'>('roster');
+/** What is right is not read before somebody asks for it: the page may be on a projector. */
+const { questions, wrong: questionsWrong } = useQuestions(
+  assignmentId,
+  () => view.value === 'questions' || marks.value || asked.value !== null,
+  () => watched.value?.students,
+);
 const busy = ref(false);
 
 const projected = computed(() => route.query.projector !== undefined);
@@ -188,20 +202,44 @@ const lastEnd = computed(() => {
           ><b>{{ counts.handedIn }}</b> {{ say('common.handedIn') }}</span
         ><span class="faded">{{ closing }}</span>
         <span class="grow" />
-        <ElCheckbox v-model="marks"> {{ say('watching.rightWrong') }}</ElCheckbox>
+        <label
+          >{{ say('watching.show') }}
+          <SelectField v-model="view"
+            ><ElOption value="students" :label="say('watching.studentsView')" /><ElOption
+              value="questions"
+              :label="say('watching.questionsView')" /></SelectField
+        ></label>
+        <label v-if="view === 'students'"
+          >{{ say('watching.order') }}
+          <SelectField v-model="order"
+            ><ElOption value="roster" :label="say('watching.byRoster')" /><ElOption
+              value="need"
+              :label="say('watching.byNeed')" /></SelectField
+        ></label>
+        <ElCheckbox v-if="view === 'students'" v-model="marks">
+          {{ say('watching.rightWrong') }}</ElCheckbox
+        >
         <ElCheckbox v-model="hidden"> {{ say('common.hideNames') }}</ElCheckbox>
       </div>
       <EmptyNote v-if="watched.students.length === 0" :title="say('watching.nobodyHasYet')">{{
         say('watching.guestsAppearHereAs')
       }}</EmptyNote>
+      <div v-else-if="view === 'questions'" class="scroll">
+        <p v-if="questionsWrong" class="wrong" role="alert">{{ questionsWrong }}</p>
+        <LoadingLines v-else-if="!questions" :rows="8" />
+        <QuestionList v-if="questions" :questions="questions" @open="asked = $event" />
+      </div>
       <div v-else class="scroll">
         <WatchGrid
           v-model:picked="picked"
           :watched="watched"
+          :questions="marks ? questions : null"
+          :by-need="order === 'need'"
           :now="now"
           :marks="marks"
           :hidden="hidden"
           @open="looking = $event"
+          @open-question="asked = $event"
           @let-in="letIn"
         />
       </div>
@@ -232,6 +270,12 @@ const lastEnd = computed(() => {
       :student-ids="studentIds"
       :students="picked.length"
       @done="done"
+    />
+    <QuestionDialog
+      v-model="asked"
+      :questions="questions ?? []"
+      :students="watched.students"
+      :hidden="hidden"
     />
     <WorkDialog v-model="looking" :assignment-id="assignmentId" />
   </template>
