@@ -74,26 +74,24 @@ test('where the student is, what is answered, and leaving the page are there as 
   await expect(page.getByRole('dialog', { name: `${name}, so far` })).toContainText('saved today');
   await expectAccessible('work so far', page);
   await page.keyboard.press('Escape');
-  // A question's head opens it beside what the class answered; the list of questions sorts.
-  await page.getByRole('button', { name: said('watching.openQuestion', { number: 1 }) }).click();
-  const question = page.getByRole('dialog', {
-    name: said('watching.questionNumber', { number: 1 }),
-  });
-  await expect(question.getByText(desk.watching.classAnswers)).toBeVisible();
-  await expect(question.getByText(name)).toBeVisible();
-  await expectAccessible('a question beside the answers', page);
-  await question.getByRole('button', { name: desk.watching.questionAfter }).click();
-  await expect(page.getByRole('dialog').getByText(desk.watching.noAnswersYet)).toBeVisible();
-  await page.keyboard.press('Escape');
   await choose(page.getByRole('combobox', { name: desk.watching.order }), desk.watching.byNeed);
   await expect(line()).toBeVisible();
+  // The forms differ, so that a column is a place; the questions have a list of their own.
   await choose(
     page.getByRole('combobox', { name: desk.watching.show }),
     desk.watching.questionsView,
   );
-  await page.getByRole('button', { name: desk.watching.answeredTitle }).click();
-  await expect(page.getByRole('row').nth(1)).toContainText(/^1\. .*1(100%|0%) [01] of 1/s);
+  const answered = page.getByRole('row').filter({ hasText: /[01] of 1/ });
+  await expect(answered).toContainText(/(100|0)%/);
   await expectAccessible('questions so far', page);
+  await answered.getByRole('button').click();
+  const question = page.getByRole('dialog');
+  await expect(question.getByText(desk.watching.classAnswers)).toBeVisible();
+  await expect(question.getByText(name)).toBeVisible();
+  await expectAccessible('a question beside the answers', page);
+  await question.getByRole('button', { name: desk.watching.questionAfter }).click();
+  await expect(question.getByText(desk.watching.noAnswersYet)).toBeVisible();
+  await page.keyboard.press('Escape');
   await choose(
     page.getByRole('combobox', { name: desk.watching.show }),
     desk.watching.studentsView,

@@ -237,6 +237,7 @@ export const api = {
   readResults: results.readResults,
   exportResults: results.exportResults,
   readStandardResults: results.readStandardResults,
+  readStudentsOverTime: results.readStudentsOverTime,
   rate: results.rate,
   readStudentWork: results.readStudentWork,
   decideLateAnswers: results.decideLateAnswers,

@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { parse } from 'csv-parse/sync';
 import { strFromU8, unzipSync } from 'fflate';
 import { mean, sampleStandardDeviation } from 'simple-statistics';
-import { rows } from './support/sql';
+import { row, rows } from './support/sql';
 import { scoreWords } from '../src/results/report-pdf';
 import {
   answer,
@@ -296,15 +296,13 @@ test('standards: what was earned, on how many items, over time; ratings are kept
   const over = await teacher.ok('GET', `${sitting.path}/results/standards?over=all`);
   const long = over.standards.find(({ code }) => code === line!.code);
   expect(long!.overTime.length).toBeGreaterThan(1);
-  expect(long!.all.answers).toBe(
+  expect(long!.all!.answers).toBe(
     long!.overTime.reduce((sum, step) => sum + step.earned!.answers, 0),
   );
   const student = line!.students.find((candidate) => candidate.earned)!.id;
-  const rate = (rating: number | null) =>
-    teacher.ok('PUT', `${sitting.path}/students/${student}/ratings`, {
-      standard: line!.code,
-      rating,
-    });
+  const put = (standard: string, ratings: object[]) =>
+    teacher.send('PUT', `${sitting.path}/ratings`, { standard, ratings });
+  const rate = (rating: number | null) => put(line!.code, [{ studentId: student, rating }]);
   const rating = async () =>
     (await teacher.ok('GET', `${sitting.path}/results/standards`)).standards[0]!.students.find(
       ({ id }) => id === student,
@@ -315,35 +313,13 @@ test('standards: what was earned, on how many items, over time; ratings are kept
   expect(await rating()).toBe(2);
   await rate(null);
   expect(await rating()).toBeNull();
-  expect(
-    (
-      await teacher.send('PUT', `${sitting.path}/students/${student}/ratings`, {
-        standard: line!.code,
-        rating: 5,
-      })
-    ).status,
-  ).toBe(422);
-  // Only what the work can show: a standard of the test, and somebody who has begun.
-  expect(
-    (
-      await teacher.send('PUT', `${sitting.path}/students/${student}/ratings`, {
-        standard: 'XX.9.NO.1',
-        rating: 2,
-      })
-    ).status,
-  ).toBe(422);
+  expect((await rate(5)).status).toBe(422);
+  // What no framework has, and somebody who has not begun.
+  expect((await put('XX.9.NO.1', [{ studentId: student, rating: 2 }])).status).toBe(422);
   const idle = (await teacher.ok('GET', `${sitting.path}/results`)).students.find(
     ({ state }) => state === 'not-begun',
-  );
-  if (idle)
-    expect(
-      (
-        await teacher.send('PUT', `${sitting.path}/students/${idle.id}/ratings`, {
-          standard: line!.code,
-          rating: 2,
-        })
-      ).status,
-    ).toBe(409);
+  )!;
+  expect((await put(line!.code, [{ studentId: idle.id, rating: 2 }])).status).toBe(409);
   expect((await sitting.students[0]!.student.get(`${sitting.path}/results/standards`)).status).toBe(
     403,
   );
@@ -542,7 +518,7 @@ test('tags are read out as standards are, also those that were given after the t
   await teacher.ok('POST', '/api/items/label', { items: tagged, addTags: ['word problems'] });
   const { standards } = await teacher.ok('GET', `${path}/results/standards?by=tag`);
   const [line, ...others] = standards;
-  expect([line!.code, line!.statement, line!.all.items, others]).toEqual([
+  expect([line!.code, line!.statement, line!.all!.items, others]).toEqual([
     'word problems',
     '',
     3,
@@ -550,7 +526,7 @@ test('tags are read out as standards are, also those that were given after the t
   ]);
   const points =
     items.slice(0, 3).reduce((sum, { facility }) => sum + (facility.value ?? 0), 0) / 3;
-  expect(line!.all.share).toBeCloseTo(points, 1);
+  expect(line!.all!.share).toBeCloseTo(points, 1);
   const { groups } = await teacher.ok('GET', `${path}/follow-up?by=tag&below=100`);
   expect(groups.map(({ codes }) => codes)).toEqual([['word problems']]);
   // An item that nobody has met gets the tag, and is practice for them.
@@ -702,4 +678,35 @@ test('what was not reached counts for a standard as it does in the score', async
   );
   expect(earned.reduce((sum, line) => sum + line.answers, 0)).toBe(currentStudent!.maxPoints);
   school.clock.now = start;
+});
+
+test('many are rated at once on any standard, which stands there from then on; over time each student has a line', async () => {
+  const sitting = await sat([['aab'], ['bbb']], 10);
+  const read = () => teacher.ok('GET', `${sitting.path}/results/standards`);
+  const { standards } = await read();
+  const students = standards[0]!.students.filter(({ earned }) => earned).map(({ id }) => id);
+  const other = (await row<{ code: string }>(
+    school.database,
+    'SELECT code FROM standards WHERE code NOT IN (:codes) AND parent_id IS NOT NULL LIMIT 1',
+    { codes: standards.map(({ code }) => code) },
+  ))!.code;
+  const ratings = students.map((studentId, index) => ({ studentId, rating: index + 2 }));
+  await teacher.ok('PUT', `${sitting.path}/ratings`, { standard: other, ratings });
+  const added = (await read()).standards.find(({ code }) => code === other)!;
+  expect(added.all).toBeNull();
+  expect(students.map((id) => added.students.find((student) => student.id === id)!.rating)).toEqual(
+    [2, 3],
+  );
+  const overTime = async (code: string) =>
+    (
+      await teacher.ok(
+        'GET',
+        `${sitting.path}/results/standards/over-time?code=${encodeURIComponent(code)}` as `/api/assignments/${number}/results/standards/over-time`,
+      )
+    ).students.find(({ id }) => id === students[0])!.times;
+  expect(await overTime(other)).toMatchObject([{ rating: 2, earned: null }]);
+  const times = await overTime(standards[0]!.code);
+  expect(times.length).toBeGreaterThan(1);
+  expect(times.map(({ at }) => at)).toEqual([...times.map(({ at }) => at)].sort((a, b) => a - b));
+  expect(times.at(-1)!.earned).toMatchObject({ share: expect.closeTo(2 / 3, 9) });
 });

@@ -100,7 +100,9 @@ describe('ratings', () => {
     const page = await opened(RatingFields, { work, place });
     page.findComponent({ name: 'SelectField' }).vm.$emit('update:modelValue', rating);
     await flushPromises();
-    expect(bodies('rate')).toEqual([{ standard: 'MA.6.RAT.1', rating }]);
+    expect(bodies('rate')).toEqual([
+      { standard: 'MA.6.RAT.1', ratings: [{ studentId: place.studentId, rating }] },
+    ]);
   });
 
   test('a rating that is not kept does not stay in its field', async () => {

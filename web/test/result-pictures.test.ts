@@ -4,16 +4,19 @@
  * @jest-environment jsdom
  */
 import type { StandardResult } from '@oaken/contract/results';
-import { mount } from '@vue/test-utils';
+import { flushPromises, mount } from '@vue/test-utils';
+import ElementPlus from 'element-plus';
 import { createPinia, setActivePinia } from 'pinia';
 import OverTimeLine from '../src/desk/results/OverTimeLine.vue';
+import PracticeBar from '../src/desk/results/PracticeBar.vue';
+import StudentOverTime from '../src/desk/results/StudentOverTime.vue';
 import SpreadBars from '../src/desk/results/SpreadBars.vue';
 import StandardsGrid from '../src/desk/results/StandardsGrid.vue';
 import TallyBox from '../src/parts/TallyBox.vue';
 
 beforeEach(() => setActivePinia(createPinia()));
 const link = { props: ['to'], template: '<a :href="to"><slot /></a>' };
-const global = { stubs: { RouterLink: link } };
+const global = { plugins: [ElementPlus], stubs: { RouterLink: link } };
 const earned = (share: number, width = 0.2) => ({
   share,
   items: 4,
@@ -99,8 +102,10 @@ describe('students × standards', () => {
     props: {
       standards: [standard('A.1', [1, 0.25]), standard('A.2', [null, 0.5])],
       assignmentId: 3,
+      mayRate: true,
     },
     global,
+    attachTo: document.body,
   });
 
   test('a student is a row, a standard a column', () => {
@@ -120,6 +125,26 @@ describe('students × standards', () => {
   });
   test('a name leads to the student', () => {
     expect(shown.get('tbody a').attributes('href')).toBe('/results/3/students/1');
+  });
+  test('ratings go down a column by their keys', async () => {
+    shown.getComponent({ name: 'ElSegmented' }).vm.$emit('update:modelValue', 'ratings');
+    await flushPromises();
+    const cell = (row: number, column: number) => shown.get(`[data-cell="${row} ${column}"]`);
+    await cell(0, 1).trigger('keydown', { key: '3' });
+    await flushPromises();
+    expect(shown.emitted('rate')).toEqual([['A.2', [1], 3]]);
+    expect(document.activeElement).toBe(cell(1, 1).element);
+    await cell(1, 1).trigger('keydown', { key: '0' });
+    expect(shown.emitted('rate')).toHaveLength(2);
+    await cell(1, 1).trigger('keydown', { key: 'ArrowLeft' });
+    await flushPromises();
+    expect(document.activeElement).toBe(cell(1, 0).element);
+    await cell(1, 0).trigger('keydown', { key: '5' });
+    expect(shown.emitted('rate')).toHaveLength(2);
+  });
+  test('the rest of a column is rated at once: those who have work and no rating yet', () => {
+    shown.findAllComponents({ name: 'SelectField' })[1]!.vm.$emit('update:modelValue', 2);
+    expect(shown.emitted('rate')!.at(-1)).toEqual(['A.2', [2], 2]);
   });
 });
 
@@ -141,4 +166,47 @@ describe('a box for a mark', () => {
   test('work that waits for a mark is told apart', () => {
     expect(box(0.5, { needsMarking: true }).classes()).toContain('needsMarking');
   });
+});
+
+describe('practice', () => {
+  const shown = (change: object) =>
+    mount(PracticeBar, {
+      props: { practice: { first: 6, later: 2, shown: 1, hints: 3, ...change }, students: 12 },
+    });
+
+  test('is told in shares of the students who did it, and as a bar of the same lengths', () => {
+    const bar = shown({});
+    expect(bar.findAll('rect').map((part) => part.attributes('width'))).toEqual([
+      '50',
+      expect.stringMatching(/^16\.6/),
+      expect.stringMatching(/^8\.3/),
+      '25',
+    ]);
+    expect(bar.text().replace(/\s+/g, ' ')).toContain('50% right at once');
+    expect(bar.text()).toContain('25% not solved');
+  });
+  test('what nobody did has no bar', () => {
+    const bar = mount(PracticeBar, {
+      props: { practice: { first: 0, later: 0, shown: 0, hints: 0 }, students: 0 },
+    });
+    expect(bar.find('svg').exists()).toBe(false);
+  });
+});
+
+test('ratings of a student stand in their order beside the line, each with its work', () => {
+  const time = (rating: number | null, share: number | null, title: string) => ({
+    assignmentId: rating ?? 9,
+    title,
+    at: Date.UTC(2026, 10, 3, 15),
+    earned:
+      share === null ? null : { share, items: 3, answers: 3, interval: [0, 1] as [number, number] },
+    rating,
+  });
+  setActivePinia(createPinia());
+  const shown = mount(StudentOverTime, {
+    props: { times: [time(2, 0.5, 'Rivers'), time(null, 0.7, 'Hills'), time(4, null, 'Seas')] },
+  });
+  expect(shown.findAll('circle')).toHaveLength(2);
+  expect(shown.findAll('.rated b').map((each) => each.text())).toEqual(['2', '4']);
+  expect(shown.get('.rated').text()).toContain('4 in “Seas”');
 });

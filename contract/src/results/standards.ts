@@ -1,6 +1,6 @@
 /** What was earned by standard: of a class, its groups and its students, across assignments and over time. */
 import { z } from 'zod';
-import { endpoint, id, idInPath, instant, instantInQuery } from '../endpoint/define';
+import { endpoint, id, idInPath, instant, instantInQuery, roomy } from '../endpoint/define';
 
 const earned = z.object({
   share: z.number(),
@@ -23,7 +23,8 @@ export const standardResult = z.object({
   code: z.string(),
   /** Empty for a tag. */
   statement: z.string(),
-  all: earned,
+  /** Null where it was only given to the assignment, or rated, and nothing scored speaks of it. */
+  all: earned.nullable(),
   classes: z.array(z.object({ id, name: z.string(), earned: earned.nullable() })),
   groups: z.array(z.object({ id, name: z.string(), earned: earned.nullable() })),
   students: z.array(
@@ -65,10 +66,40 @@ export const readStandardResults = endpoint({
 
 export const rate = endpoint({
   method: 'PUT',
-  path: '/api/assignments/:assignmentId/students/:studentId/ratings',
+  path: '/api/assignments/:assignmentId/ratings',
   who: 'teacher',
-  does: 'Keeps my own rating, 1 to 4, of a student’s work on a standard, for staff only; null takes it back.',
-  params: z.object({ assignmentId: idInPath, studentId: idInPath }),
-  body: z.strictObject({ standard: z.string().min(1).max(60), rating: rating.nullable() }),
+  does: 'Keeps my own ratings, 1 to 4, of students’ work on a standard, for staff only; null takes one back.',
+  params: z.object({ assignmentId: idInPath }),
+  largest: roomy,
+  body: z.strictObject({
+    standard: z.string().min(1).max(60),
+    ratings: z
+      .array(z.strictObject({ studentId: id, rating: rating.nullable() }))
+      .min(1)
+      .max(1000),
+  }),
   answer: z.object({}),
+});
+
+/** What one student earned on a standard in one assignment, and how it was rated there. */
+export const standardTime = z.object({
+  assignmentId: id,
+  title: z.string(),
+  at: instant,
+  earned: earned.nullable(),
+  rating: rating.nullable(),
+});
+export type StandardTime = z.infer<typeof standardTime>;
+
+export const readStudentsOverTime = endpoint({
+  method: 'GET',
+  path: '/api/assignments/:assignmentId/results/standards/over-time',
+  who: 'teacher',
+  does: 'Gives what each student of an assignment earned on a standard or tag, assignment by assignment, with my colleagues’ and my ratings.',
+  params: z.object({ assignmentId: idInPath }),
+  query: z.object({ code: z.string().min(1).max(60), by: z.enum(gatherings).default('standard') }),
+  answer: z.object({
+    /** The oldest first. */
+    students: z.array(z.object({ id, times: z.array(standardTime) })),
+  }),
 });

@@ -14,7 +14,9 @@ import { reportPdf, type ReportFacts } from './report-pdf';
 import { listResults } from './list';
 import { readResults } from './service';
 import { bringSheet, listSheets, readSheetResults, removeSheet } from './sheets';
-import { rate, readStandardResults } from './standards';
+import { readStudentsOverTime } from './over-time';
+import { rate } from './ratings';
+import { readStandardResults } from './standards';
 import { readStudentWork } from './student';
 import { present } from '@oaken/core/certain';
 import { written } from '@oaken/words/written';
@@ -30,16 +32,12 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
     readStandardResults(context, editions, me, params.assignmentId, query),
   );
 
+  bind(api.readStudentsOverTime, ({ me, params, query }) =>
+    readStudentsOverTime(context, editions, me, params.assignmentId, query),
+  );
+
   bind(api.rate, async ({ me, params, body }) => {
-    await rate(
-      context,
-      editions,
-      me,
-      params.assignmentId,
-      params.studentId,
-      body.standard,
-      body.rating,
-    );
+    await rate(context, editions, me, params.assignmentId, body);
     return {};
   });
 

@@ -7,18 +7,17 @@ import type { AssignmentRow } from '@oaken/contract/assignments';
 import type { StandardResult } from '@oaken/contract/results';
 import { StandardTally, type Earned } from '@oaken/core/analysis';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
-import { insistOnRunningAssignment, rule } from '../access';
+import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
 import { present, valueOf } from '@oaken/core/certain';
-import { invalid, problem } from '../problems/problem';
 import { scoredEntries, type ScoredEntry } from './queries';
 import { chosenLines, readGroups, readLines, type Group } from './lines';
+import { readRatings } from './ratings';
 import { ownAssignmentRow } from './service';
 import { tagsOfItems } from '../banks/tags';
-import { sentence } from './sentences';
 
 type Query = QueryOf<typeof api.readStandardResults>;
 
@@ -111,27 +110,45 @@ export async function readStandardResults(
     new Map(students.map(({ studentId, classId }) => [studentId, classId])),
     groups,
   );
-  const codes = [...tallies.keys()].sort();
-  const statements = await readStatements(database, query.by === 'tag' ? [] : codes);
   // A rating is of a standard.
-  const ratings =
-    query.by === 'tag' ? new Map<string, number>() : await readRatings(database, assignmentId);
+  const isOfTags = query.by === 'tag';
+  const ratings = isOfTags ? new Map<string, number>() : await readRatings(database, assignmentId);
+  const others = isOfTags ? [] : await unscoredCodes(database, assignmentId, ratings);
+  const codes = [...new Set([...tallies.keys(), ...others])].sort();
+  const statements = await readStatements(database, isOfTags ? [] : codes);
   return {
     assignments: new Set(work.map((line) => line.assignmentId)).size,
     standards: codes.map((code) => ({
       code,
       statement: statements.get(code) ?? '',
-      ...resultOf(valueOf(tallies, code), assignment, groups),
+      ...resultOf(tallies.get(code) ?? nothingScored(), assignment, groups),
       students: students.map((student) => ({
         id: student.studentId,
         name: student.name,
         class: student.class,
-        earned: earnedBy(valueOf(tallies, code), subjects.student(student.studentId)),
+        earned: earnedBy(tallies.get(code) ?? nothingScored(), subjects.student(student.studentId)),
         rating: ratings.get(`${student.studentId} ${code}`) ?? null,
       })),
     })),
   };
 }
+
+/** Codes that the assignment was given, or that work was rated on, whether or not anything scored speaks of them. */
+export async function unscoredCodes(
+  { models }: Database,
+  assignmentId: number,
+  ratings: ReadonlyMap<string, number>,
+): Promise<string[]> {
+  const assignment = present(await models.Assignment.findByPk(assignmentId), 'assignment');
+  const given = await models.Standard.findAll({
+    attributes: ['code'],
+    where: { id: assignment.standards ?? [] },
+  });
+  const rated = [...ratings.keys()].map((key) => key.slice(key.indexOf(' ') + 1));
+  return [...given.map(({ code }) => code), ...rated];
+}
+
+const nothingScored = (): Tallies => ({ by: new Map(), assignments: new Map() });
 
 const earnedBy = ({ by }: Tallies, subject: string) => by.get(subject)?.result ?? null;
 
@@ -143,7 +160,7 @@ function resultOf(
 ): Pick<StandardResult, 'all' | 'classes' | 'groups' | 'overTime'> {
   const times = [...tallies.assignments.values()].sort((a, b) => toMillis(a.at) - toMillis(b.at));
   return {
-    all: present(earnedBy(tallies, subjects.all), 'tally of everybody'),
+    all: earnedBy(tallies, subjects.all),
     classes: classes.map(({ id, name }) => ({
       id,
       name,
@@ -228,45 +245,4 @@ export async function readStatements(
     order: [['statement', 'DESC']],
   });
   return new Map(known.map(({ code, statement }) => [code, statement]));
-}
-
-/** The ratings that stand, by student and standard. */
-export async function readRatings(
-  { models }: Database,
-  assignmentId: number,
-): Promise<Map<string, number>> {
-  const given = await models.Rating.findAll({ where: { assignmentId }, order: ['id'] });
-  const ratings = new Map<string, number>();
-  for (const { studentId, standard, rating } of given) {
-    if (rating === null) ratings.delete(`${studentId} ${standard}`);
-    else ratings.set(`${studentId} ${standard}`, rating);
-  }
-  return ratings;
-}
-
-export async function rate(
-  { database, now }: Context,
-  editions: Editions,
-  me: SignedIn,
-  assignmentId: number,
-  studentId: number,
-  standard: string,
-  rating: number | null,
-): Promise<void> {
-  await insistOnRunningAssignment(database, me, assignmentId);
-  const { Assignment, Attempt, Rating } = database.models;
-  if ((await Attempt.count({ where: { assignmentId, studentId } })) === 0)
-    throw problem('not-begun');
-  const assignment = present(await Assignment.findByPk(assignmentId), 'assignment');
-  const { edition } = await editions.get(assignment.editionId);
-  if (!entriesOf(edition).some(({ standards }) => standards.includes(standard)))
-    throw invalid([{ pointer: '/standard', message: sentence('noItemThisTestIs') }]);
-  await Rating.create({
-    assignmentId,
-    studentId,
-    standard,
-    rating,
-    ratedBy: me.account.id,
-    ratedAt: new Date(now()),
-  });
 }

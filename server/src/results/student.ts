@@ -15,7 +15,8 @@ import type { Account } from '../models/accounts';
 import { notFound } from '../problems/problem';
 import { readRecord, type AttemptRecord } from '../attempts/record';
 import { readLateAnswers } from './late-answers';
-import { readRatings, readStatements } from './standards';
+import { readRatings } from './ratings';
+import { readStatements, unscoredCodes } from './standards';
 import { mayRun, rule } from '../access';
 import { sentence } from './sentences';
 
@@ -171,9 +172,11 @@ async function ratingsOf(
   { assignmentId, studentId }: { assignmentId: number; studentId: number },
   entries: Entry[],
 ): Promise<StudentWork['ratings']> {
-  const standards = [...new Set(entries.flatMap((entry) => entry.standards))].sort();
-  const statements = await readStatements(database, standards);
   const ratings = await readRatings(database, assignmentId);
+  const ofItems = entries.flatMap((entry) => entry.standards);
+  const others = await unscoredCodes(database, assignmentId, ratings);
+  const standards = [...new Set([...ofItems, ...others])].sort();
+  const statements = await readStatements(database, standards);
   return standards.map((standard) => ({
     standard,
     statement: statements.get(standard) ?? '',

@@ -7,6 +7,7 @@ import ItemView from '../../kinds/ItemView.vue';
 import RichText from '../../parts/RichText.vue';
 import { percent } from '../shared/words';
 import { figureText, figureTitle } from './figures';
+import PracticeBar from './PracticeBar.vue';
 import FigureTerm from '../glossary/FigureTerm.vue';
 import type { Term } from '../glossary/terms';
 import { say } from '../../words/teacher';
@@ -106,16 +107,11 @@ const explained: readonly Term[] = [
           </tr>
         </tbody>
       </table>
-      <p v-if="item.practice" class="faded small">
-        {{
-          say('results.inPracticeFirstRight', {
-            first: item.practice.first,
-            later: item.practice.later,
-            shown: item.practice.shown,
-            hints: item.practice.hints,
-          })
-        }}
-      </p>
+      <template v-if="item.practice">
+        <h4>{{ say('results.inPractice') }}</h4>
+        <PracticeBar :practice="item.practice" :students="item.n" />
+        <p class="faded small">{{ say('results.hintsGiven', { n: item.practice.hints }) }}</p>
+      </template>
       <p class="terms small">
         <FigureTerm v-for="term in explained" :key="term" :term="term" />
       </p>

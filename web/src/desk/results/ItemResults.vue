@@ -17,6 +17,7 @@ import { percent, stemLine } from '../shared/words';
 import ChoiceBars from './ChoiceBars.vue';
 import { figureText, figureTitle } from './figures';
 import ItemDetail from './ItemDetail.vue';
+import PracticeBar from './PracticeBar.vue';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ results: ResultsAnswer }>();
@@ -139,15 +140,7 @@ function withoutBars({ asks, content }: ItemResult): string {
               :options="item.options"
               :named="item.content === null"
             /><span v-else class="faded small">{{ withoutBars(item) }}</span>
-            <div v-if="item.practice" class="faded small">
-              {{
-                say('results.rightFirstFirstLater', {
-                  first: item.practice.first,
-                  later: item.practice.later,
-                  shown: item.practice.shown,
-                })
-              }}
-            </div>
+            <PracticeBar v-if="item.practice" :practice="item.practice" :students="item.n" />
           </td>
           <td class="figures" :title="figureTitle(item.upperLower)">
             {{ figureText(item.upperLower) }}

@@ -16,8 +16,8 @@ const emit = defineEmits<{ refused: [] }>();
 async function rate(standard: string, rating: number | null): Promise<void> {
   try {
     await call('rate', {
-      params: props.place,
-      body: { standard, rating },
+      params: { assignmentId: props.place.assignmentId },
+      body: { standard, ratings: [{ studentId: props.place.studentId, rating }] },
     });
   } catch (error) {
     failed(error);

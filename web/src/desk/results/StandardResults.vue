@@ -19,6 +19,7 @@ import { failed } from '../shared/undo';
 import { percent } from '../shared/words';
 import OverTimeLine from './OverTimeLine.vue';
 import ShareLine from './ShareLine.vue';
+import StudentOverTime from './StudentOverTime.vue';
 import StandardsGrid from './StandardsGrid.vue';
 import type { FilterName } from './useResults';
 import SelectField from '../../parts/SelectField.vue';
@@ -52,6 +53,26 @@ const shapes = computed(() =>
       ],
 );
 const open = ref<string | null>(null);
+/** Of the standard that is open: each student's work and ratings, assignment by assignment. */
+const overTime = ref<AnswerOf<typeof api.readStudentsOverTime>['students']>([]);
+const timesOf = (studentId: number) =>
+  overTime.value.find(({ id }) => id === studentId)?.times ?? [];
+watch([open, over, by], async ([code]) => {
+  overTime.value = [];
+  if (code === null || over.value !== 'all') return;
+  const query = { code, by: by.value };
+  await read(async () => {
+    const answer = await call('readStudentsOverTime', { params: { assignmentId }, query });
+    if (open.value === code) overTime.value = answer.students;
+  });
+});
+const intervalWords = ({ all }: Standard) =>
+  all === null
+    ? ''
+    : say('results.intervalInterval', {
+        interval: percent(all.interval[0]),
+        interval2: percent(all.interval[1]),
+      });
 const { wrong, read } = useDoing();
 
 async function load(): Promise<void> {
@@ -79,20 +100,24 @@ const parties = computed(
     ),
 );
 
-async function rate(standard: Standard, studentId: number, rating: number | null): Promise<void> {
+async function rate(
+  standard: Standard,
+  studentIds: readonly number[],
+  rating: number | null,
+): Promise<void> {
   try {
-    await call('rate', {
-      params: { assignmentId, studentId },
-      body: { standard: standard.code, rating },
-    });
-    present(
-      standard.students.find(({ id }) => id === studentId),
-      'student',
-    ).rating = rating;
+    const ratings = studentIds.map((studentId) => ({ studentId, rating }));
+    await call('rate', { params: { assignmentId }, body: { standard: standard.code, ratings } });
+    for (const student of standard.students)
+      if (studentIds.includes(student.id)) student.rating = rating;
   } catch (error) {
     failed(error);
     await load();
   }
+}
+function rateIn(code: string, studentIds: readonly number[], rating: number | null): void {
+  const standard = standards.value?.standards.find((candidate) => candidate.code === code);
+  if (standard) void rate(standard, studentIds, rating);
 }
 </script>
 
@@ -139,6 +164,8 @@ async function rate(standard: Standard, studentId: number, rating: number | null
       v-else-if="standards && shape === 'students'"
       :standards="standards.standards"
       :assignment-id="assignmentId"
+      :may-rate="results.mayChange && by === 'standard'"
+      @rate="rateIn"
     />
     <table v-else-if="standards" class="ruled">
       <thead>
@@ -167,22 +194,17 @@ async function rate(standard: Standard, studentId: number, rating: number | null
               </ElButton>
               <div v-if="entry.statement" class="faded small">{{ entry.code }}</div>
             </td>
-            <td
-              class="line"
-              :data-copy="
-                say('results.intervalInterval', {
-                  interval: percent(entry.all.interval[0]),
-                  interval2: percent(entry.all.interval[1]),
-                })
-              "
-            >
-              <ShareLine :earned="entry.all" />
+            <td class="line" :data-copy="intervalWords(entry)">
+              <ShareLine v-if="entry.all" :earned="entry.all" />
             </td>
             <td class="figures">
-              <b>{{ percent(entry.all.share) }}</b>
+              <b>{{ percent(entry.all?.share) }}</b>
             </td>
             <td class="faded small">
-              {{ sure(entry.all) }}, {{ say('results.answersCounted', { n: entry.all.answers }) }}
+              <template v-if="entry.all"
+                >{{ sure(entry.all) }},
+                {{ say('results.answersCounted', { n: entry.all.answers }) }}</template
+              ><template v-else>{{ say('results.nothingScored') }}</template>
             </td>
             <td v-if="over === 'all'">
               <OverTimeLine :times="entry.overTime" />
@@ -224,7 +246,7 @@ async function rate(standard: Standard, studentId: number, rating: number | null
                   :aria-label="
                     say('results.ratingNameOnCode', { name: student.name, code: entry.code })
                   "
-                  @update:model-value="rate(entry, student.id, $event)"
+                  @update:model-value="rate(entry, [student.id], $event)"
                   ><ElOption :value="null" label="—" /><ElOption
                     v-for="n in 4"
                     :key="n"
@@ -232,7 +254,9 @@ async function rate(standard: Standard, studentId: number, rating: number | null
                     :label="String(n)" /></SelectField
               ></label>
             </td>
-            <td v-if="over === 'all'" />
+            <td v-if="over === 'all'">
+              <StudentOverTime :times="timesOf(student.id)" />
+            </td>
           </tr>
         </template>
       </tbody>

@@ -1,12 +1,63 @@
 <script setup lang="ts">
-/** Students down, standards across: who has earned what on each. */
+/**
+ * Students down, standards across: who has earned what on each, or how the teacher rates it. A
+ * rating is a key, 1 to 4, and the next student below is there at once.
+ */
 import type { StandardResult } from '@oaken/contract/results';
-import { computed } from 'vue';
+import { computed, nextTick, ref } from 'vue';
+import SelectField from '../../parts/SelectField.vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { percent } from '../shared/words';
 import { say } from '../../words/teacher';
 
-const props = defineProps<{ standards: readonly StandardResult[]; assignmentId: number }>();
+const props = defineProps<{
+  standards: readonly StandardResult[];
+  assignmentId: number;
+  mayRate: boolean;
+}>();
+const emit = defineEmits<{ rate: [code: string, studentIds: number[], rating: number | null] }>();
+const shown = ref<'scores' | 'ratings'>('scores');
+const choices = [
+  { value: 'scores', label: say('results.scores') },
+  { value: 'ratings', label: say('results.ratings') },
+];
+const grid = ref<HTMLElement>();
+
+/** The cell of a rating by its place; the page moves to it where there is one. */
+async function goTo(row: number, column: number): Promise<void> {
+  await nextTick();
+  grid.value?.querySelector<HTMLElement>(`[data-cell="${row} ${column}"]`)?.focus();
+}
+const steps: Record<string, [number, number]> = {
+  ArrowDown: [1, 0],
+  ArrowUp: [-1, 0],
+  ArrowRight: [0, 1],
+  ArrowLeft: [0, -1],
+};
+function press(event: KeyboardEvent, row: number, column: number): void {
+  const step = steps[event.key];
+  const isRating = /^[1-4]$/.test(event.key);
+  const isNone = ['0', 'Backspace', 'Delete'].includes(event.key);
+  if (!step && !isRating && !isNone) return;
+  event.preventDefault();
+  if (step) return void goTo(row + step[0], column + step[1]);
+  const line = lines.value[row];
+  const cell = line?.cells[column];
+  if (!line || !cell || !props.mayRate) return;
+  emit('rate', cell.code, [line.id], isRating ? Number(event.key) : null);
+  void goTo(row + 1, column);
+}
+/** Everybody of a column whose work has no rating yet. */
+function rateRest({ code, students }: StandardResult, rating: number): void {
+  const rest = students.filter((student) => student.rating === null && student.earned !== null);
+  if (rest.length > 0)
+    emit(
+      'rate',
+      code,
+      rest.map(({ id }) => id),
+      rating,
+    );
+}
 const shareOf = (earned: StandardResult['all'] | null | undefined) => earned?.share ?? null;
 const lines = computed(() => {
   const students = props.standards[0]?.students ?? [];
@@ -15,10 +66,13 @@ const lines = computed(() => {
     name,
     className,
     cells: props.standards.map(({ code, students: rated }) => {
-      const share = shareOf(rated.find((student) => student.id === id)?.earned);
+      const student = rated.find((candidate) => candidate.id === id);
+      const share = shareOf(student?.earned);
       return {
         code,
         share,
+        rating: student?.rating ?? null,
+        ratingLabel: say('results.ratingNameOnCode', { name, code }),
         label: say('results.nameOnCode', {
           name,
           code,
@@ -31,25 +85,68 @@ const lines = computed(() => {
 </script>
 
 <template>
-  <div class="grid" tabindex="0" role="region" :aria-label="say('results.studentsByStandards')">
+  <div class="choice">
+    <ElSegmented v-model="shown" :options="choices" :aria-label="say('results.scoresOrRatings')" />
+    <span v-if="shown === 'ratings' && mayRate" class="faded small">{{
+      say('results.ratingKeys')
+    }}</span>
+  </div>
+  <div
+    ref="grid"
+    class="grid"
+    tabindex="0"
+    role="region"
+    :aria-label="say('results.studentsByStandards')"
+  >
     <table class="ruled">
       <thead>
         <tr>
           <th class="name">{{ say('common.student') }}</th>
-          <th v-for="{ code, statement } in standards" :key="code" :title="statement" class="code">
-            {{ code }}
-            <span class="statement">{{ statement }}</span>
+          <th
+            v-for="standard in standards"
+            :key="standard.code"
+            :title="standard.statement"
+            class="code"
+          >
+            {{ standard.code }}
+            <span class="statement">{{ standard.statement }}</span>
+            <SelectField
+              v-if="shown === 'ratings' && mayRate"
+              :model-value="0"
+              :aria-label="say('results.rateRestOf', { code: standard.code })"
+              @update:model-value="rateRest(standard, $event)"
+              ><ElOption :value="0" :label="say('results.rateRest')" /><ElOption
+                v-for="n in 4"
+                :key="n"
+                :value="n"
+                :label="String(n)"
+            /></SelectField>
           </th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="{ id, name, className, cells } in lines" :key="id">
+        <tr v-for="({ id, name, className, cells }, row) in lines" :key="id">
           <th scope="row" class="name">
             <RouterLink :to="`/results/${assignmentId}/students/${id}`">{{ name }}</RouterLink>
             {{ ' ' }}<span class="faded small">{{ className }}</span>
           </th>
-          <td v-for="{ code, share, label } in cells" :key="code" :data-copy="percent(share)">
+          <td
+            v-for="({ code, share, label, rating, ratingLabel }, column) in cells"
+            :key="code"
+            :data-copy="shown === 'ratings' ? (rating ?? '') : percent(share)"
+          >
+            <button
+              v-if="shown === 'ratings'"
+              class="rating"
+              :data-cell="`${row} ${column}`"
+              :aria-label="`${ratingLabel}: ${rating ?? say('results.notRated')}`"
+              :disabled="!mayRate"
+              @keydown="press($event, row, column)"
+            >
+              {{ rating ?? '—' }}
+            </button>
             <TallyBox
+              v-else
               :share="share"
               :label="label"
               :figure="share === null ? undefined : String(Math.round(100 * share))"
@@ -61,7 +158,7 @@ const lines = computed(() => {
         <tr>
           <th scope="row" class="name">{{ say('results.allStudents') }}</th>
           <td v-for="{ code, all } in standards" :key="code">
-            <b>{{ percent(all.share) }}</b>
+            <b>{{ percent(all?.share) }}</b>
           </td>
         </tr>
       </tfoot>
@@ -70,6 +167,22 @@ const lines = computed(() => {
 </template>
 
 <style scoped>
+.choice {
+  display: flex;
+  gap: 8px 16px;
+  align-items: center;
+  margin-bottom: 8px;
+}
+.rating {
+  width: 40px;
+  height: 28px;
+  border: 1px solid var(--rule-strong);
+  border-radius: var(--corner);
+  background: var(--sheet);
+  color: inherit;
+  font: inherit;
+  font-weight: 600;
+}
 .grid {
   overflow-x: auto;
 }
