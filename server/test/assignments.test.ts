@@ -745,3 +745,79 @@ test('the list says how far work under way is', async () => {
   await answerFirst(student, attempt, (entry) => choicesOf(parts.get(entry)!)[0]!.id);
   expect((await lineOf(student, assignmentId))!.done).toEqual({ asked: 6, answered: 1 });
 });
+
+describe('the report shows what the teacher chose', () => {
+  const atHandIn = {
+    score: 'at-hand-in',
+    marks: 'at-hand-in',
+    answers: 'at-hand-in',
+    explanations: 'at-hand-in',
+  } as const;
+  const released = (change: object) => ({
+    rules: { ...usualRules, release: { ...usualRules.release, ...atHandIn, ...change } },
+    closesAt: school.clock.now + hour,
+  });
+  const reportAt = (assignmentId: number) =>
+    `/api/seat/assignments/${assignmentId}/report` as const;
+  /** Hands in with the first question right, once nobody else can answer. */
+  async function handedIn(index: number, assignmentId: number) {
+    const student = await school.student('6B', index);
+    const attempt = await begin(student, assignmentId);
+    const parts = await partsOf(assignmentId);
+    await answerFirst(student, attempt, (entry) => keyOf(parts.get(entry)!)[0]!);
+    await hand(student, attempt.id);
+    return { student, attempt };
+  }
+  async function afterClosing<T>(read: () => Promise<T>): Promise<T> {
+    const { now } = school.clock;
+    school.clock.now = now + 96 * hour;
+    const result = await read();
+    school.clock.now = now;
+    return result;
+  }
+
+  test('symbols without figures: no points, percent or sums leave the server', async () => {
+    const { assignmentId } = await giveTest(school, teacher, {
+      change: released({ show: 'symbols' }),
+    });
+    const { student } = await handedIn(0, assignmentId);
+    const report = await afterClosing(async () => {
+      const again = await school.student('6B', 0);
+      return again.ok('GET', reportAt(assignmentId));
+    });
+    expect(report.score).toMatchObject({ points: null, maxPoints: null, share: null, band: null });
+    expect(report.byStandard).toBeNull();
+    const symbols = report.entries!.map(({ symbol, points }) => [symbol, points]);
+    expect(symbols).toEqual([['right', null], ...Array<unknown>(5).fill(['wrong', null])]);
+    expect((await lineOf(student, assignmentId))!.score).toMatchObject({ points: null });
+  });
+
+  test('the questions as they were dealt, with the own answer in them and the time on each', async () => {
+    const { assignmentId } = await giveTest(school, teacher, { change: released({ times: true }) });
+    const { attempt } = await handedIn(1, assignmentId);
+    const report = await afterClosing(async () => {
+      const again = await school.student('6B', 1);
+      return again.ok('GET', reportAt(assignmentId));
+    });
+    const dealt = attempt.form.sections.flatMap(({ entries }) => entries.map(({ item }) => item));
+    expect(report.entries!.map(({ item }) => item)).toEqual(dealt);
+    const [given] = Object.values(report.entries![0]!.responses);
+    expect(choicesOf(dealt[0]!.parts[0] as never).map(({ id }) => id)).toContain(given);
+    expect(report.entries!.every(({ time }) => time === null || time >= 0)).toBe(true);
+  });
+
+  test('the class average, once there are enough scores that it tells nobody’s', async () => {
+    const { assignmentId } = await giveTest(school, teacher, {
+      change: released({ classAverage: true }),
+    });
+    for (let index = 0; index < 4; index++) await handedIn(index, assignmentId);
+    const averageAt = () =>
+      afterClosing(async () => {
+        const again = await school.student('6B', 0);
+        return (await again.ok('GET', reportAt(assignmentId))).classAverage;
+      });
+    expect(await averageAt()).toBeNull();
+    await handedIn(4, assignmentId);
+    expect(await averageAt()).toBeCloseTo(1 / 6, 9);
+  });
+});

@@ -194,7 +194,23 @@ describe('the report', () => {
   type Report = AnswerOf<typeof api.readReport>;
   type Entry = NonNullable<Report['entries']>[number];
   const entry: Entry = {
-    stem: '<p>Which river?</p>',
+    item: {
+      stem: '<p>Which river?</p>',
+      parts: [
+        {
+          id: 'p',
+          kind: 'single-choice',
+          prompt: '',
+          choices: [
+            { id: 'a', text: 'Rhine' },
+            { id: 'b', text: 'Danube' },
+          ],
+        },
+      ] as never,
+    },
+    responses: { p: 'a' },
+    symbol: 'partly',
+    time: null,
     asks: 'points',
     mine: 'Rhine',
     maxPoints: 2,
@@ -214,6 +230,7 @@ describe('the report', () => {
     lateOff: 0,
     notes: [],
     sheet: [],
+    classAverage: null,
     byStandard: null,
     entries: [entry],
   };
@@ -251,9 +268,48 @@ describe('the report', () => {
     expect(text).toContain(say('report.teacher', { comment: 'Look at the map.' }));
   });
 
+  test('the choices stand there as they had them, with theirs marked, and take no more answers', async () => {
+    const page = await shown();
+    const choices = page.findAll<HTMLInputElement>('article input');
+    expect(choices.map(({ element }) => element.checked)).toEqual([true, false]);
+    expect(page.get('article fieldset').attributes('disabled')).toBeDefined();
+  });
+
+  test('only what was not all right can be gone through, under its own numbers', async () => {
+    const page = await shown({
+      entries: [{ ...entry, symbol: 'right' }, entry, { ...entry, symbol: null }],
+    });
+    const headings = () => page.findAll('article h2').map((heading) => heading.text());
+    expect(headings()).toHaveLength(3);
+    await page.get('.which button').trigger('click');
+    expect(headings()).toEqual([expect.stringContaining(say('report.question', { n: 2 }))]);
+    await page.get('.which button').trigger('click');
+    expect(headings()).toHaveLength(3);
+  });
+
+  test('without figures a question is right, partly right or wrong', async () => {
+    const page = await shown({
+      entries: [
+        { ...entry, points: null, symbol: 'right' },
+        { ...entry, points: null, symbol: 'wrong' },
+      ],
+    });
+    expect(page.findAll('article h2 span.faded').map((words) => words.text())).toEqual([
+      say('report.right'),
+      say('report.wrong'),
+    ]);
+    expect(page.findAll('article .tally')).toHaveLength(2);
+  });
+
+  test('the class average and the time on a question, where the teacher shows them', async () => {
+    const page = await shown({ classAverage: 0.67, entries: [{ ...entry, time: 83_400 }] });
+    expect(page.text()).toContain(say('report.classAverage', { percent: '67%' }));
+    expect(page.text()).toContain(say('report.time', { time: '1 minute 23 seconds' }));
+  });
+
   test('no answer is said, not left empty', async () => {
     const page = await shown({ entries: [{ ...entry, mine: '' }] });
-    expect(page.find('article b').text()).toBe(say('report.none'));
+    expect(page.find('article p b').text()).toBe(say('report.none'));
   });
 
   test('an answer that waits for the teacher has no points beside it', async () => {

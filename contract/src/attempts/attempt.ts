@@ -24,6 +24,13 @@ export const storedAnswer = z.object({
 
 export type StoredAnswer = z.infer<typeof storedAnswer>;
 
+/** A question as a student has it: nothing in it tells the key. */
+export const sittingItem = z.object({
+  stem: z.string(),
+  parts: z.array(sittingPart),
+  passage: z.object({ id, revision: id }).optional(),
+});
+
 export const attemptAnswer = z.object({
   id,
   now: instant,
@@ -77,11 +84,7 @@ export const attemptAnswer = z.object({
           z.object({
             id: z.string(),
             points: z.number(),
-            item: z.object({
-              stem: z.string(),
-              parts: z.array(sittingPart),
-              passage: z.object({ id, revision: id }).optional(),
-            }),
+            item: sittingItem,
           }),
         ),
       }),

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { language } from '../accounts/session';
 import { endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
-import { attemptAnswer } from './attempt';
+import { attemptAnswer, sittingItem } from './attempt';
 import { attemptId, savedAnswer } from './saved';
 import { shownScore } from './seat';
 
@@ -122,6 +122,8 @@ export const readReport = endpoint({
     notes: z.array(z.string()),
     /** Addresses of pictures of the answer sheet, where it was answered on paper. */
     sheet: z.array(z.string()),
+    /** The mean share of the student’s class, from 0 to 1; null where it is not shown, or too few have a score. */
+    classAverage: z.number().nullable(),
     /** What was earned on each standard, in words; null until right and wrong are released. */
     byStandard: z
       .array(
@@ -137,13 +139,19 @@ export const readReport = endpoint({
     entries: z
       .array(
         z.object({
-          stem: z.string(),
+          /** As the student had it, with what they answered in it. */
+          item: sittingItem,
+          responses: z.record(z.string(), z.unknown()),
           /** Points, an opinion that cannot be wrong, or nothing but to be read. */
           asks: z.enum(['points', 'opinion', 'nothing']),
           mine: z.string(),
           maxPoints: z.number(),
-          /** Right or wrong: null until released. */
+          /** Whether it is right: null until released, while it waits for a mark, and where nothing can be wrong. */
+          symbol: z.enum(['right', 'partly', 'wrong']).nullable(),
+          /** Null until released, and where figures are not shown. */
           points: z.number().nullable(),
+          /** How long the student was on it, in milliseconds; null where it is not shown or not known. */
+          time: z.number().nullable(),
           /** A teacher has still to mark it. */
           needsMarking: z.boolean(),
           /** Null until released. */

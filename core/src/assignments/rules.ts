@@ -14,7 +14,8 @@ export type ReleaseTime = (typeof releaseTimes)[number];
 export const released = ['score', 'marks', 'answers', 'explanations'] as const;
 export type Released = (typeof released)[number];
 
-export const scoreShows = ['points', 'percent', 'both', 'band'] as const;
+/** Symbols: for each question whether it is right, partly right or wrong, and no figure anywhere. */
+export const scoreShows = ['points', 'percent', 'both', 'band', 'symbols'] as const;
 export type ScoreShow = (typeof scoreShows)[number];
 
 export const band = z.strictObject({
@@ -32,6 +33,10 @@ export const release = z.strictObject({
   show: z.enum(scoreShows),
   /** From the best down; the last one begins at 0. Used where the score is shown as a band. */
   bands: z.array(band).max(12),
+  /** The mean of the student's class beside the score. */
+  classAverage: z.boolean().optional(),
+  /** How long the student was on each question. */
+  times: z.boolean().optional(),
 });
 export type Release = z.infer<typeof release>;
 

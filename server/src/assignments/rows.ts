@@ -18,7 +18,7 @@ import {
 import type { Assignment } from '../models';
 import { groupInWords } from './recipients';
 import { present } from '@oaken/core/certain';
-import { progressOf, type Progress } from './queries';
+import { progressOf, type Progress } from '../attempts/queries';
 
 /** My assignments that meet a condition, with how far their students are, the latest closing first. */
 export async function readAssignments(

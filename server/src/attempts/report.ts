@@ -2,25 +2,20 @@
 import type { api, AnswerOf } from '@oaken/contract';
 import { isReleased, type Released, type ReleaseFacts } from '@oaken/core/assignments';
 import { byStandard, shareInWords } from '@oaken/core/attempts';
-import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
-import {
-  asksFor,
-  criteriaPoints,
-  responsesInWords,
-  rightInWords,
-  type ItemContent,
-} from '@oaken/core/items';
+import { entriesOf, type Edition } from '@oaken/core/forms';
 import { windowEnd, type Language } from '@oaken/core/timing';
-import type { AnswerWords } from '@oaken/words/answers';
 import { answersIn, written } from '@oaken/words/written';
 import { somebodyCanAnswer } from './students';
 import { schoolZone, studentWindow } from './times';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
+import type { Database } from '../database/connect';
 import { notFound, problem } from '../problems/problem';
 import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
-import { readRecord, type StoredAdjustment, type StoredMark } from './record';
+import { progressOf } from './queries';
+import { readRecord } from './record';
+import { readEntries, showsFigures } from './report-entries';
 import { factsOf, readWaiting, shown } from './released';
 import { sheetPictures } from './sheet-pictures';
 
@@ -69,10 +64,19 @@ export async function readReport(
     lateOff: Number(counting.lateOff),
     notes: await readNotes(context, counting, form, say),
     sheet: await sheetPictures(database, counting.id),
-    byStandard: out('marks') ? await readStandards(context, counting, edition, language) : null,
+    classAverage: given.rules.release.classAverage
+      ? await classAverageOf(database, assignmentId, given.classId)
+      : null,
+    byStandard:
+      out('marks') && showsFigures(given.rules)
+        ? await readStandards(context, counting, edition, language)
+        : null,
     entries:
       out('marks') || out('answers') || out('explanations')
-        ? await readEntries(context, counting, form, out, { say, words: answersIn(language) })
+        ? await readEntries(context, { attempt: counting, edition, form, given }, out, {
+            say,
+            words: answersIn(language),
+          })
         : null,
   };
 }
@@ -134,74 +138,16 @@ async function readNotes(
   ];
 }
 
-/** The levels that a part's work reached, in words. */
-function levelsOf({ parts }: ItemContent, { partId, levels }: StoredMark) {
-  const part = parts.find(({ id }) => id === partId);
-  if (levels === null || !part || !('criteria' in part)) return [];
-  return (part.criteria ?? []).flatMap((criterion) => {
-    const level = criterion.levels[levels[criterion.id] ?? -1];
-    return level
-      ? [
-          {
-            criterion: criterion.name,
-            words: level.words,
-            points: level.points,
-            maxPoints: criteriaPoints([criterion]),
-          },
-        ]
-      : [];
-  });
-}
+/** With fewer scores an average would tell whose they are. Common practice, no source. */
+const fewestForAverage = 5;
 
-/** What was decided about a question, for this student or for everybody. */
-function noteOn(
-  adjustment: StoredAdjustment | undefined,
-  override: EditionEntry['override'],
-  say: Say,
-): string | null {
-  if (adjustment)
-    return say(
-      adjustment.kind === 'excused'
-        ? 'studentReport.questionDoesNotCount'
-        : 'studentReport.pointsSet',
-      { reason: adjustment.reason },
-    );
-  if (!override) return null;
-  return say(override === 'dropped' ? 'studentReport.droppedForAll' : 'studentReport.fullCredit');
-}
-
-type Entries = NonNullable<AnswerOf<typeof api.readReport>['entries']>;
-
-async function readEntries(
-  { database }: Context,
-  attempt: Attempt,
-  form: ReturnType<typeof attemptForm>,
-  out: (what: Released) => boolean,
-  { say, words }: { say: Say; words: AnswerWords },
-): Promise<Entries> {
-  const record = await readRecord(database, attempt.id, [
-    'answers',
-    'scores',
-    'marks',
-    'adjustments',
-  ]);
-  return entriesOf({ sections: form.sections }).map(({ id, points, content, override }) => {
-    const adjustment = record.adjustments.find(({ entryId }) => entryId === id);
-    const marks = (record.marks.get(id) ?? []).filter(({ points }) => points !== null);
-    const mine = out('marks') ? marks : [];
-    const score = record.scores.get(id);
-    return {
-      stem: content.stem,
-      asks: asksFor(content),
-      mine: responsesInWords(content, record.answers.get(id) ?? {}, words),
-      maxPoints: score?.maxPoints ?? points,
-      points: out('marks') ? (score?.points ?? 0) : null,
-      needsMarking: score?.needsMarking ?? false,
-      right: out('answers') ? rightInWords(content, words) : null,
-      explanation: out('explanations') ? content.explanation : null,
-      comments: mine.map(({ comment }) => comment).filter((text) => text !== ''),
-      levels: mine.flatMap((storedMark) => levelsOf(content, storedMark)),
-      note: noteOn(adjustment, override, say),
-    };
-  });
+/** The mean share of a class, over work that is marked whole; null where too few have a score. */
+async function classAverageOf(
+  database: Database,
+  assignmentId: number,
+  classId: number | null,
+): Promise<number | null> {
+  const progress = await progressOf(database, [assignmentId]);
+  const mine = progress.find((line) => line.classId === classId);
+  return mine && mine.marked >= fewestForAverage ? mine.shares / mine.marked : null;
 }

@@ -4,10 +4,10 @@ import { onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
-import RichText from '../parts/RichText.vue';
 import TallyBox from '../parts/TallyBox.vue';
 import { percentText } from '@oaken/words/numbers';
 import { language, say } from '../words';
+import ReportEntries from './ReportEntries.vue';
 import { scoreInWords, waitingInWords } from './scoreWords';
 
 type Report = AnswerOf<typeof api.readReport>;
@@ -22,7 +22,6 @@ onMounted(async () => {
     });
   });
 });
-const round = (n: number) => Math.round(n * 100) / 100;
 </script>
 
 <template>
@@ -35,6 +34,9 @@ const round = (n: number) => Math.round(n * 100) / 100;
     <template v-if="report">
       <p class="total">
         <b>{{ scoreInWords(report.score) }}</b>
+      </p>
+      <p v-if="report.classAverage !== null">
+        {{ say('report.classAverage', { percent: percentText(report.classAverage, language) }) }}
       </p>
       <p v-if="report.score.waiting > 0">{{ waitingInWords(report.score) }}</p>
       <p v-if="report.attempts > 1" class="faded">
@@ -64,54 +66,7 @@ const round = (n: number) => Math.round(n * 100) / 100;
           </li>
         </ul>
       </section>
-      <article v-for="(entry, n) in report.entries" :key="n">
-        <h2>
-          <TallyBox
-            v-if="entry.points !== null && entry.asks === 'points'"
-            :share="entry.maxPoints ? entry.points / entry.maxPoints : 0"
-            :needs-marking="entry.needsMarking"
-            :label="
-              entry.needsMarking
-                ? say('report.forTeacher')
-                : say('report.points', { points: round(entry.points), n: round(entry.maxPoints) })
-            "
-          />
-          {{ say('report.question', { n: n + 1 }) }}
-          <span v-if="entry.asks === 'opinion'" class="faded">{{ say('report.opinion') }}</span>
-          <span v-else-if="entry.asks === 'nothing'" class="faded">{{ say('report.toRead') }}</span>
-          <span v-else-if="entry.points !== null" class="faded">{{
-            entry.needsMarking
-              ? say('report.forTeacher')
-              : say('report.score', {
-                  points: round(entry.points),
-                  maxPoints: round(entry.maxPoints),
-                })
-          }}</span>
-        </h2>
-        <RichText :html="entry.stem" />
-        <p v-if="entry.asks !== 'nothing'">
-          {{ say('report.myAnswer') }} <b>{{ entry.mine || say('report.none') }}</b>
-        </p>
-        <p v-if="entry.note" class="said">{{ entry.note }}</p>
-        <ul v-if="entry.levels.length" class="said">
-          <li v-for="level in entry.levels" :key="level.criterion">
-            {{ level.criterion }}:
-            {{
-              say('report.score', {
-                points: round(level.points),
-                maxPoints: round(level.maxPoints),
-              })
-            }}{{ level.words ? `. ${level.words}` : '' }}
-          </li>
-        </ul>
-        <p v-for="comment in entry.comments" :key="comment" class="said">
-          {{ say('report.teacher', { comment }) }}
-        </p>
-        <p v-for="(sentence, s) in entry.right ?? []" :key="s">
-          {{ say('report.key', { answer: sentence }) }}
-        </p>
-        <RichText v-if="entry.explanation" class="explanation" :html="entry.explanation" />
-      </article>
+      <ReportEntries v-if="report.entries" :entries="report.entries" />
       <section v-if="report.sheet.length > 0">
         <h2>{{ say('report.sheet') }}</h2>
         <img
@@ -157,19 +112,8 @@ const round = (n: number) => Math.round(n * 100) / 100;
 .total {
   font-size: 1.2rem;
 }
-article {
-  border-top: var(--line);
-  padding: 16px 0;
-}
-h2 span {
-  font-weight: 400;
-}
 .said {
   border-inline-start: 3px solid var(--oak);
-  padding-inline-start: 12px;
-}
-.explanation {
-  border-inline-start: 3px solid var(--secure);
   padding-inline-start: 12px;
 }
 </style>

@@ -31,6 +31,7 @@ const showWords: Record<ScoreShow, string> = {
   points: say('assignments.showPoints'),
   percent: say('assignments.showPercent'),
   band: say('assignments.letterBand'),
+  symbols: say('assignments.showSymbols'),
 };
 const summary = computed(() => {
   const { score, show, answers } = form.value.release;
@@ -71,6 +72,10 @@ const summary = computed(() => {
           :value="time"
           :label="text" /></SelectField
     ></label>
+    <ElCheckbox v-model="form.release.classAverage">
+      {{ say('assignments.showAverage') }}</ElCheckbox
+    >
+    <ElCheckbox v-model="form.release.times"> {{ say('assignments.showTimes') }}</ElCheckbox>
   </FoldedSetting>
 </template>
 

@@ -68,7 +68,7 @@ const go = (by: number) => (entry.value = questions[place.value + by]?.entry ?? 
               :label="answer.share === null ? say('watching.needsMarking') : percent(answer.share)"
             />
             <div>
-              <b :class="{ right: isRight(answer.share) }">{{ answer.words }}</b>
+              <b :class="{ right: isRight(answer.share) }">{{ answer.words }}</b>{{ ' ' }}
               <span class="faded">
                 {{ say('common.studentsCounted', { n: answer.studentIds.length }) }}</span
               >
@@ -113,6 +113,9 @@ li {
   gap: 10px;
   padding: 8px 0;
   border-top: var(--line);
+}
+li > :first-child {
+  flex: none;
 }
 li p {
   margin: 2px 0 0;

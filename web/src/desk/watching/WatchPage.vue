@@ -300,6 +300,7 @@ const lastEnd = computed(() => {
   flex: 1;
 }
 .scroll {
+  flex: 1;
   overflow: auto;
   padding: 0 24px 24px;
 }
