@@ -32,6 +32,7 @@ export interface Done {
   answered: number;
 }
 
+/** @param progress of every question, in any order; a question answered in part is not answered */
 export function countDone(progress: readonly Progress[]): Done {
   const asked = progress.filter((far) => far !== 'to read');
   return { asked: asked.length, answered: asked.filter((far) => far === 'answered').length };

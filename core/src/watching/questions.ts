@@ -25,6 +25,7 @@ export interface QuestionSoFar {
   answers: SameAnswer[];
 }
 
+/** @param share of the points, from 0 to 1; null where a teacher marks it */
 export const isRight = (share: number | null): boolean => share !== null && share >= 1 - 1e-9;
 
 /** @param given of the students who have answered */

@@ -12,6 +12,7 @@ import ItemView from '../kinds/ItemView.vue';
 import PassageView from '../parts/PassageView.vue';
 import LeaveSheet from './LeaveSheet.vue';
 import LineGuide from './LineGuide.vue';
+import QuestionHead from './QuestionHead.vue';
 import QuestionTools from './QuestionTools.vue';
 import { useLeaving } from './useLeaving';
 import { useSittingKeys } from './useSittingKeys';
@@ -185,25 +186,12 @@ watch(
           <p v-if="course?.next && entries.length === 1" class="faded small">
             {{ say('sitting.noComingBack') }}
           </p>
-          <div class="top">
-            <h2>
-              {{ say('sitting.question', { number: before + index + 1 }) }}
-              <span class="faded"
-                >{{ say('sitting.of', { total })
-                }}{{
-                  here.points === 0 ? '' : ` · ${say('sitting.points', { n: here.points })}`
-                }}</span
-              >
-            </h2>
-            <p class="faded counted">
-              {{
-                say('sitting.counted', {
-                  answered: done.answered,
-                  left: done.asked - done.answered,
-                })
-              }}
-            </p>
-          </div>
+          <QuestionHead
+            :number="before + index + 1"
+            :total="total"
+            :points="here.points"
+            :done="done"
+          />
           <ItemView
             :key="here.id"
             :item="here.item as SittingItem"
@@ -298,23 +286,6 @@ watch(
   font-style: italic;
   border-bottom: var(--line);
   padding-bottom: 10px;
-}
-.top {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  align-items: baseline;
-  gap: 0 16px;
-  margin-bottom: 14px;
-}
-.top h2,
-.counted {
-  margin: 0;
-}
-.top h2 span {
-  font-weight: 400;
-  font-family: var(--text);
-  font-size: 0.85em;
 }
 @media (max-width: 820px) {
   .work.two {

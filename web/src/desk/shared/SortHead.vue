@@ -10,6 +10,10 @@ const { by, largestFirst } = defineProps<{
   largestFirst?: boolean;
 }>();
 const isSorted = computed(() => sort.value.by === by);
+const arrow = computed(() => {
+  if (!isSorted.value) return '';
+  return sort.value.down ? '↓' : '↑';
+});
 function press(): void {
   sort.value = { by, down: isSorted.value ? !sort.value.down : largestFirst };
 }
@@ -18,9 +22,7 @@ function press(): void {
 <template>
   <th :aria-sort="ariaSort(sort, by)">
     <button class="sorts" @click="press">
-      <slot /><span class="way" aria-hidden="true">{{
-        isSorted ? (sort.down ? '↓' : '↑') : ''
-      }}</span>
+      <slot /><span class="way" aria-hidden="true">{{ arrow }}</span>
     </button>
     <slot name="beside" />
   </th>

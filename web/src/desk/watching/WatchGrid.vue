@@ -4,10 +4,11 @@ import { elementAt, present } from '@oaken/core/certain';
 import type { Watched, WatchedQuestion, WatchedStudent } from '@oaken/contract/watching';
 import { plainText, wholePercent } from '@oaken/core/text';
 import { lengthInWords, minute } from '@oaken/core/timing';
-import { byNeed as compareNeed, connectionOf, signsInWords } from '@oaken/core/watching';
+import { connectionOf, signsInWords } from '@oaken/core/watching';
 import { computed } from 'vue';
 import TallyBox from '../../parts/TallyBox.vue';
 import { percent, useWords } from '../shared/words';
+import { inNeedOrder } from './needOrder';
 import { toggled } from '../../parts/toggled';
 import { say } from '../../words/teacher';
 
@@ -30,16 +31,9 @@ const emit = defineEmits<{
 }>();
 const words = useWords();
 
-const students = computed(() => {
-  if (!props.byNeed) return props.watched.students;
-  const standing = (student: WatchedStudent) => ({
-    ...student,
-    shares: student.cells.map((cell) => cell?.share ?? null),
-  });
-  return [...props.watched.students].sort((a, b) =>
-    compareNeed(standing(a), standing(b), props.now),
-  );
-});
+const students = computed(() =>
+  props.byNeed ? inNeedOrder(props.watched.students, props.now) : props.watched.students,
+);
 /** The share right so far of the question that a column has. */
 function rightIn(entry: string): string {
   const question = props.questions?.find((candidate) => candidate.entry === entry);

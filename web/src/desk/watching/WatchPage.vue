@@ -13,6 +13,7 @@ import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
 import ActionRow, { type Action } from '../shared/ActionRow.vue';
 import SelectField from '../../parts/SelectField.vue';
+import ProjectorCounts from './ProjectorCounts.vue';
 import QuestionDialog from './QuestionDialog.vue';
 import QuestionList from './QuestionList.vue';
 import SayDialog from './SayDialog.vue';
@@ -152,6 +153,11 @@ const lastEnd = computed(() => {
     ) ?? [];
   return ends.length ? Math.max(...ends) : null;
 });
+const timeWords = computed(() => {
+  if (lastEnd.value === null) return closing.value;
+  const left = Math.max(0, lastEnd.value - now.value);
+  return say('watching.lengthInWordsLeft', { lengthInWords: lengthInWords(left) });
+});
 </script>
 
 <template>
@@ -172,26 +178,7 @@ const lastEnd = computed(() => {
   </p>
   <LoadingLines v-if="!watched && !wrong" :rows="10" />
   <template v-if="watched">
-    <section v-if="projected" class="projector" :aria-label="say('watching.countsTime')">
-      <p>
-        <b>{{ counts.working }}</b> {{ say('common.working') }}
-      </p>
-      <p>
-        <b>{{ counts.handedIn }}</b> {{ say('common.handedIn') }}
-      </p>
-      <p>
-        <b>{{ counts.notBegun }}</b> {{ say('common.notBegun') }}
-      </p>
-      <p class="time">
-        {{
-          lastEnd === null
-            ? closing
-            : say('watching.lengthInWordsLeft', {
-                lengthInWords: lengthInWords(Math.max(0, lastEnd - now)),
-              })
-        }}
-      </p>
-    </section>
+    <ProjectorCounts v-if="projected" :counts="counts" :time="timeWords" />
     <template v-else>
       <div class="bar">
         <span
@@ -303,25 +290,5 @@ const lastEnd = computed(() => {
   flex: 1;
   overflow: auto;
   padding: 0 24px 24px;
-}
-.projector {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 2vw;
-  padding: 6vh 4vw;
-  font-family: var(--serif);
-  font-size: 2.2rem;
-  text-align: center;
-}
-.projector b {
-  display: block;
-  font-size: 7rem;
-  line-height: 1;
-}
-.projector .time {
-  grid-column: 1 / -1;
-  font-size: 3rem;
-  border-top: 3px double var(--rule-strong);
-  padding-top: 5vh;
 }
 </style>
