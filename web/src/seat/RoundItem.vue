@@ -5,11 +5,10 @@ import type { Responses } from '@oaken/core/items';
 import { ref } from 'vue';
 import ItemView from '../kinds/ItemView.vue';
 import PassageView from '../parts/PassageView.vue';
-import { useReadAloud } from '../sitting/useReadAloud';
-import { say } from '../words';
+import ReadAloud from '../sitting/ReadAloud.vue';
 
 type Question = SeatRound['questions'][number];
-const props = defineProps<{
+defineProps<{
   id: string;
   item: Question['item'];
   passage: Question['passage'];
@@ -19,10 +18,6 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ answer: [part: string, response: unknown] }>();
 const box = ref<HTMLElement>();
-const { reading, voiceless, readAloud } = useReadAloud(
-  () => box.value?.innerText ?? '',
-  () => props.id,
-);
 </script>
 
 <template>
@@ -37,12 +32,9 @@ const { reading, voiceless, readAloud } = useReadAloud(
       @answer="(part, response) => emit('answer', part, response)"
     />
   </div>
-  <template v-if="aloud">
-    <button class="btn" :aria-pressed="reading" @click="readAloud">
-      {{ say(reading ? 'sitting.stopReading' : 'sitting.readAloud') }}
-    </button>
-    <p v-if="voiceless" class="faded">{{ say('sitting.noVoice') }}</p>
-  </template>
+  <div v-if="aloud" class="aloud">
+    <ReadAloud :entry="id" :element="() => box ?? null" />
+  </div>
 </template>
 
 <style scoped>
@@ -51,7 +43,10 @@ const { reading, voiceless, readAloud } = useReadAloud(
   padding-bottom: 14px;
   border-bottom: var(--line);
 }
-.btn {
+.aloud {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
   margin-top: 12px;
 }
 </style>

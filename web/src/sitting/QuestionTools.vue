@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** What a student does with the question that is open, besides answering it. */
 import { say } from '../words';
-import { useReadAloud } from './useReadAloud';
+import ReadAloud from './ReadAloud.vue';
 
 const crossing = defineModel<boolean>('crossing', { required: true });
-const props = defineProps<{
+defineProps<{
   entry: string;
   flagged: boolean;
   /** There is a way back to it. */
@@ -12,12 +12,10 @@ const props = defineProps<{
   hasChoices: boolean;
   /** Offers to read the question aloud, where the browser has a voice. */
   aloud: boolean;
-  /** The question's words, as they stand on the page. */
-  words(): string;
+  /** The question as it stands on the page. */
+  element: () => HTMLElement | null;
 }>();
 const emit = defineEmits<{ flag: []; display: [] }>();
-
-const { reading, voiceless, readAloud } = useReadAloud(props.words, () => props.entry);
 </script>
 
 <template>
@@ -29,10 +27,7 @@ const { reading, voiceless, readAloud } = useReadAloud(props.words, () => props.
       {{ say(crossing ? 'sitting.crossed' : 'sitting.crossOut') }}
     </button>
     <button class="btn" @click="emit('display')">{{ say('sitting.display') }}</button>
-    <button v-if="aloud" class="btn" :aria-pressed="reading" @click="readAloud">
-      {{ say(reading ? 'sitting.stopReading' : 'sitting.readAloud') }}
-    </button>
-    <p v-if="voiceless" class="faded">{{ say('sitting.noVoice') }}</p>
+    <ReadAloud v-if="aloud" :entry="entry" :element="element" />
   </div>
 </template>
 

@@ -81,7 +81,7 @@ const hasChoices = computed(
   () => here.value?.item.parts.some(({ kind }) => canCrossOut(kind)) ?? false,
 );
 
-const words = () => question.value?.querySelector<HTMLElement>('.item')?.innerText ?? '';
+const shownItem = () => question.value?.querySelector<HTMLElement>('.item') ?? null;
 
 function strike(part: string, choice: string): void {
   if (!here.value) return;
@@ -211,7 +211,7 @@ watch(
             :can-come-back="canComeBack"
             :has-choices="hasChoices"
             :aloud="aloud ?? false"
-            :words="words"
+            :element="shownItem"
             @flag="emit('flag', here.id)"
             @display="emit('display')"
           />
