@@ -128,7 +128,7 @@ test('a question is read aloud word by word, at a speed of one’s own, with pau
   ).toBeVisible();
   await teacher.close();
   // Chromium without a window has no voice: this one says a word whenever it is asked for the next.
-  const { page, context } = await student(browser, '6B', 'BRN6B2', 9);
+  const { page, context } = await student(browser, '6B', 'BRN6B2', 8);
   await context.addInitScript(() => {
     const voice = { acts: [] as string[], getVoices: () => [{}] };
     const act = (name: string) => () => void voice.acts.push(name);
