@@ -77,7 +77,7 @@ describe('the ways to the pages', () => {
     ]);
   });
   test('of an administrator', async () => {
-    expect(await names('/office', 'administrator')).toEqual(['People', 'Standards']);
+    expect(await names('/office', 'administrator')).toEqual(['People', 'Standards', 'Network']);
   });
   test.each([
     ['/', 'Today'],
