@@ -112,7 +112,7 @@ const queries: Record<string, Run> = {
     results.scoredEntries(on, { assignmentIds: [assignmentId], students, from: null, to: null }),
   addFailures: (on, inside) =>
     accounts.addFailures(on, { subject: 'bench', add: 1, now: time, forgotten: time }, inside),
-  progressOf: (on) => assignments.progressOf(on, [assignmentId]),
+  progressOf: (on) => attempts.progressOf(on, [assignmentId]),
   'extendStudents, 600 students': (on, inside) => {
     const more = { assignmentId, studentIds: students, closesAt: null, minutes: 5, attempts: 0 };
     return assignments.extendStudents(on, more, inside);
