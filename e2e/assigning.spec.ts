@@ -2,6 +2,7 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
 import { student, teacherPage, watch } from './people';
+import { signIns } from '@oaken/demo';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
 import { said } from './words';
@@ -93,5 +94,24 @@ test('in class only: a class begins when the teacher lets it', async ({ browser 
   await expect(waiting).toHaveCount(0);
   await expect(seat.getByText(english.list.stateOpen).first()).toBeVisible();
   await seat.close();
+  await page.close();
+});
+
+test('the office says which network is the school’s; what is no address is said', async ({
+  browser,
+}) => {
+  const page = await teacherPage(browser, signIns.administrator.name);
+  await page.getByRole('link', { name: desk.office.networkShort }).click();
+  const lines = page.getByRole('textbox', { name: desk.office.networkAddresses });
+  await lines.fill('10.0.0.0/99');
+  await page.getByRole('button', { name: desk.office.networkSave }).click();
+  await expect(page.getByRole('alert')).toContainText('“10.0.0.0/99” is not an address');
+  await expectAccessible('the school’s network', page);
+  await lines.fill('');
+  await page.getByRole('button', { name: desk.office.networkAddHere }).click();
+  await page.getByRole('button', { name: desk.office.networkSave }).click();
+  await expect(page.getByText(desk.office.networkSaved)).toBeVisible();
+  await page.reload();
+  await expect(lines).toHaveValue(/^(::ffff:)?127\.0\.0\.1$/);
   await page.close();
 });

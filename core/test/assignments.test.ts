@@ -11,6 +11,7 @@ import {
   classWindow,
   gateOf,
   supervisionProblems,
+  usualPracticeHelp,
   usualRules,
   type AssignmentRules,
   type Shows,
@@ -70,6 +71,16 @@ describe('the slip', () => {
     zone,
     now,
   };
+
+  test.each([
+    [{}, 'what was right or wrong, right answers and explanations once they hand in.'],
+    [{ answers: false, explanations: false }, 'and what was right or wrong once they hand in.'],
+    [{ feedback: 'none' }, 'Students see scores as points and percent after it has closed.'],
+  ] as const)('says what a practice shows afterwards: %j', (change, words) => {
+    const practice = { ...usualPracticeHelp, ...change };
+    const slip = slipOf({ ...facts, rules: { ...usualRules, mode: 'practice', practice } });
+    expect(slip.sentences.at(-1)).toContain(words);
+  });
 
   test('says what goes to whom, when and how', () => {
     const slip = slipOf(facts);

@@ -15,6 +15,7 @@ import { flushPromises } from '@vue/test-utils';
 import { Refused } from '../src/client/request';
 import { useSession } from '../src/client/session';
 import { notice, takeBack } from '../src/desk/shared/undo';
+import NetworkPage from '../src/office/NetworkPage.vue';
 import OfficePage from '../src/office/OfficePage.vue';
 import StandardsPage from '../src/office/StandardsPage.vue';
 import { say } from '../src/words/teacher';
@@ -206,5 +207,38 @@ describe('standards', () => {
     mockedRequest.mockRejectedValue(new Refused({ title: 'This is no table.' } as never));
     await choose(await shown(), 'geography.csv');
     expect(alert()).toBe('This is no table.');
+  });
+});
+
+describe('the school’s network', () => {
+  async function shown(networks: string[]) {
+    answers.readNetworks = { networks, here: '203.0.113.9' };
+    return opened(NetworkPage);
+  }
+
+  test('is what stands in the lines; this device’s address is added by a press', async () => {
+    const page = await shown(['198.51.100.0/24']);
+    await press(say('office.networkAddHere'));
+    expect(page.get('textarea').element.value).toBe('198.51.100.0/24\n203.0.113.9');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(sent('setNetworks')).toEqual([
+      { body: { networks: ['198.51.100.0/24', '203.0.113.9'] } },
+    ]);
+    expect(notice.value?.text).toBe(say('office.networkSaved'));
+  });
+
+  test('what is no address is said below the lines, which stay', async () => {
+    const page = await shown([]);
+    const message = '“school” is not an address or a range such as 203.0.113.0/24.';
+    answers.setNetworks = new Refused({
+      title: 'Something in it is not right.',
+      errors: [{ pointer: '/networks', message }],
+    } as never);
+    await page.get('textarea').setValue('school');
+    await page.get('form').trigger('submit');
+    await flushPromises();
+    expect(alert()).toBe(message);
+    expect(page.get('textarea').element.value).toBe('school');
   });
 });

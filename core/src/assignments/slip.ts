@@ -2,7 +2,14 @@
 import { valueOf } from '../certain';
 import { count, listing } from '../text';
 import { exactLength, inWords, lengthInWords, minute, type LateRule } from '../timing';
-import { mayBeAway, usualPracticeHelp, type AssignmentRules, type ReleaseTime } from './rules';
+import {
+  mayBeAway,
+  practiceHelpOf,
+  usualPracticeHelp,
+  type AssignmentRules,
+  type PracticeHelp,
+  type ReleaseTime,
+} from './rules';
 import { sentence } from './sentences';
 import { supervisionInWords } from './supervision';
 
@@ -250,10 +257,31 @@ function orderWords({ order, shuffleChoices, goBack }: AssignmentRules): string 
   });
 }
 
-function releasedWords({ rules: { mode, release }, answersFrom, zone, now }: SlipFacts): string {
+/** What a practice shows once it is handed in; nothing where students are not told what was right. */
+function shownAfterPractice({ feedback, answers, explanations }: PracticeHelp): string {
+  if (feedback === 'none') return '';
+  return listing([
+    sentence('slip.released.marks'),
+    ...(answers ? [sentence('slip.released.answers')] : []),
+    ...(explanations ? [sentence('slip.released.explanations')] : []),
+  ]);
+}
+
+function releasedWords({ rules, answersFrom, zone, now }: SlipFacts): string {
+  const { release } = rules;
   const show = sentence(`slip.show.${release.show}`);
   const scoreTime = sentence(`slip.release.${release.score}`);
-  if (mode === 'practice') return sentence('slip.releasedInPractice', { show, time: scoreTime });
+  const notBefore =
+    answersFrom === null
+      ? ''
+      : sentence('slip.notBefore', { time: inWords(answersFrom, zone, now) });
+  const help = practiceHelpOf(rules);
+  if (help) {
+    const list = shownAfterPractice(help);
+    return list === ''
+      ? sentence('slip.releasedScores', { show, time: scoreTime })
+      : sentence('slip.releasedInPractice', { show, time: scoreTime, list, notBefore });
+  }
   const byTime = new Map<ReleaseTime, string[]>();
   for (const what of ['marks', 'answers', 'explanations'] as const)
     byTime.set(release[what], [
@@ -277,9 +305,6 @@ function releasedWords({ rules: { mode, release }, answersFrom, zone, now }: Sli
     show,
     time: scoreTime,
     answers: answers.join('; '),
-    notBefore:
-      answersFrom === null
-        ? ''
-        : sentence('slip.notBefore', { time: inWords(answersFrom, zone, now) }),
+    notBefore,
   });
 }

@@ -2,6 +2,7 @@
 import type { api, AnswerOf } from '@oaken/contract';
 import { entriesOf } from '@oaken/core/forms';
 import { asksFor, keysInWords, responsesInWords, scoreItem } from '@oaken/core/items';
+import { groupBy } from '@oaken/core/lists';
 import { isAnswered } from '@oaken/core/sitting';
 import { questionSoFar, type GivenAnswer } from '@oaken/core/watching';
 import { rule } from '../access';
@@ -35,7 +36,7 @@ export async function watchQuestions(
   });
   const latest = [...new Map(attempts.map((attempt) => [attempt.studentId, attempt])).values()];
   const studentOf = new Map(latest.map(({ id, studentId }) => [id, studentId]));
-  const given = new Map<string, GivenAnswer[]>();
+  const given: (GivenAnswer & { entry: string })[] = [];
   const breather = new Breather();
   for (let from = 0; from < latest.length; from += attemptsAtOnce) {
     const answers = await models.Answer.findAll({
@@ -51,10 +52,11 @@ export async function watchQuestions(
       if (!Object.values(responses).some(isAnswered)) continue;
       const { points, maxPoints, needsMarking } = scoreItem(entry.content, responses);
       const share = needsMarking || maxPoints === 0 ? null : points / maxPoints;
-      const answer = { studentId, words: responsesInWords(entry.content, responses), share };
-      given.set(entryId, [...(given.get(entryId) ?? []), answer]);
+      const words = responsesInWords(entry.content, responses);
+      given.push({ entry: entryId, studentId, words, share });
     }
   }
+  const byEntry = groupBy(given, ({ entry }) => entry);
   return {
     questions: [...entries.values()].flatMap(({ id, content }, n) =>
       asksFor(content) === 'nothing'
@@ -65,7 +67,7 @@ export async function watchQuestions(
               number: n + 1,
               content,
               key: keysInWords(content),
-              ...questionSoFar(given.get(id) ?? []),
+              ...questionSoFar(byEntry.get(id) ?? []),
             },
           ],
     ),

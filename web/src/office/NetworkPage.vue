@@ -46,9 +46,10 @@ function addHere(): void {
           :rows="6"
           :placeholder="say('office.networkExample')"
           :aria-label="say('office.networkAddresses')"
+          :aria-invalid="Boolean(errorAt('/networks'))"
         />
       </label>
-      <p v-if="errorAt('networks')" class="wrong" role="alert">{{ errorAt('networks') }}</p>
+      <p v-if="errorAt('/networks')" class="wrong" role="alert">{{ errorAt('/networks') }}</p>
       <p v-else-if="refused" class="wrong" role="alert">{{ refused }}</p>
       <p>
         {{ say('office.networkHere', { here }) }}

@@ -102,6 +102,13 @@ article {
   border-top: var(--line);
   padding: 16px 0;
 }
+h2 {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  align-items: center;
+  margin-bottom: 10px;
+}
 h2 span {
   font-weight: 400;
 }

@@ -63,6 +63,10 @@ const value = computed(() => {
 </template>
 
 <style scoped>
+/* In line with the choices below. */
+.column {
+  padding-inline-start: 16px;
+}
 .few {
   width: 78px;
 }

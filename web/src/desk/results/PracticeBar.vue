@@ -44,7 +44,7 @@ const words = {
       />
     </svg>
     <p class="faded small">
-      <span v-for="part in parts" :key="part.id" class="part"
+      <span v-for="part in parts.filter(({ share }) => share > 0)" :key="part.id" class="part"
         ><i :class="part.id" aria-hidden="true" />{{ percent(part.share) }} {{ part.words }}</span
       >
     </p>
@@ -53,6 +53,7 @@ const words = {
 
 <style scoped>
 svg {
+  margin-top: 6px;
   display: block;
   width: 100%;
   max-width: 260px;

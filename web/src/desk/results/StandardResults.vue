@@ -5,12 +5,7 @@
  */
 import { present } from '@oaken/core/certain';
 import type { AnswerOf, api } from '@oaken/contract';
-import {
-  gatherings,
-  type EarnedOn,
-  type Gathering,
-  type ResultsAnswer,
-} from '@oaken/contract/results';
+import { gatherings, type Gathering, type ResultsAnswer } from '@oaken/contract/results';
 import { computed, ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -19,8 +14,9 @@ import { failed } from '../shared/undo';
 import { percent } from '../shared/words';
 import OverTimeLine from './OverTimeLine.vue';
 import ShareLine from './ShareLine.vue';
-import StudentOverTime from './StudentOverTime.vue';
+import StandardParties from './StandardParties.vue';
 import StandardsGrid from './StandardsGrid.vue';
+import { basedOn } from './basedOn';
 import type { FilterName } from './useResults';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
@@ -53,19 +49,6 @@ const shapes = computed(() =>
       ],
 );
 const open = ref<string | null>(null);
-/** Of the standard that is open: each student's work and ratings, assignment by assignment. */
-const overTime = ref<AnswerOf<typeof api.readStudentsOverTime>['students']>([]);
-const timesOf = (studentId: number) =>
-  overTime.value.find(({ id }) => id === studentId)?.times ?? [];
-watch([open, over, by], async ([code]) => {
-  overTime.value = [];
-  if (code === null || over.value !== 'all') return;
-  const query = { code, by: by.value };
-  await read(async () => {
-    const answer = await call('readStudentsOverTime', { params: { assignmentId }, query });
-    if (open.value === code) overTime.value = answer.students;
-  });
-});
 const intervalWords = ({ all }: Standard) =>
   all === null
     ? ''
@@ -87,18 +70,6 @@ async function load(): Promise<void> {
   });
 }
 watch([over, by, () => props.filters], load, { immediate: true });
-
-const sure = ({ items }: EarnedOn) =>
-  `${say('common.itemsCounted', { n: items })}${items < 3 ? say('results.saysLittle') : ''}`;
-/** The weakest first: that is where teaching goes on. */
-const students = (standard: Standard) =>
-  [...standard.students].sort((a, b) => (a.earned?.share ?? 2) - (b.earned?.share ?? 2));
-const parties = computed(
-  () => (standard: Standard) =>
-    [...(standard.classes.length > 1 ? standard.classes : []), ...standard.groups].filter(
-      ({ earned }) => earned !== null,
-    ),
-);
 
 async function rate(
   standard: Standard,
@@ -202,7 +173,7 @@ function rateIn(code: string, studentIds: readonly number[], rating: number | nu
             </td>
             <td class="faded small">
               <template v-if="entry.all"
-                >{{ sure(entry.all) }},
+                >{{ basedOn(entry.all) }},
                 {{ say('results.answersCounted', { n: entry.all.answers }) }}</template
               ><template v-else>{{ say('results.nothingScored') }}</template>
             </td>
@@ -210,54 +181,15 @@ function rateIn(code: string, studentIds: readonly number[], rating: number | nu
               <OverTimeLine :times="entry.overTime" />
             </td>
           </tr>
-          <tr
-            v-for="party in open === entry.code ? parties(entry) : []"
-            :key="`party ${party.id} ${party.name}`"
-            class="below"
-          >
-            <td>{{ party.name }}</td>
-            <td class="line"><ShareLine :earned="present(party.earned, 'earned')" /></td>
-            <td class="figures">{{ percent(present(party.earned, 'earned').share) }}</td>
-            <td class="faded small">{{ sure(present(party.earned, 'earned')) }}</td>
-            <td v-if="over === 'all'" />
-          </tr>
-          <tr
-            v-for="student in open === entry.code ? students(entry) : []"
-            :key="student.id"
-            class="below"
-          >
-            <td>
-              <RouterLink :to="`/results/${assignmentId}/students/${student.id}`">{{
-                student.name
-              }}</RouterLink>
-              {{ ' ' }}<span class="faded small">{{ student.class }}</span>
-            </td>
-            <td class="line"><ShareLine v-if="student.earned" :earned="student.earned" /></td>
-            <td class="figures">{{ student.earned ? percent(student.earned.share) : '—' }}</td>
-            <td>
-              <span class="faded small">{{
-                student.earned ? sure(student.earned) : say('results.nothingScored')
-              }}</span>
-              <label v-if="by === 'standard'" class="rating"
-                >{{ say('results.rating') }}
-                <SelectField
-                  :model-value="student.rating ?? null"
-                  :disabled="!results.mayChange"
-                  :aria-label="
-                    say('results.ratingNameOnCode', { name: student.name, code: entry.code })
-                  "
-                  @update:model-value="rate(entry, [student.id], $event)"
-                  ><ElOption :value="null" label="—" /><ElOption
-                    v-for="n in 4"
-                    :key="n"
-                    :value="n"
-                    :label="String(n)" /></SelectField
-              ></label>
-            </td>
-            <td v-if="over === 'all'">
-              <StudentOverTime :times="timesOf(student.id)" />
-            </td>
-          </tr>
+          <StandardParties
+            v-if="open === entry.code"
+            :standard="entry"
+            :assignment-id="assignmentId"
+            :by="by"
+            :over="over"
+            :may-rate="results.mayChange"
+            @rate="(studentIds, rating) => rate(entry, studentIds, rating)"
+          />
         </template>
       </tbody>
     </table>
@@ -293,15 +225,6 @@ function rateIn(code: string, studentIds: readonly number[], rating: number | nu
   font-weight: 400;
   display: block;
   font-size: 0.75rem;
-}
-.below td:first-child {
-  padding-inline-start: 34px;
-}
-.below td {
-  background: var(--paper);
-}
-.rating {
-  margin-inline-start: 14px;
 }
 .note {
   max-width: 70ch;

@@ -36,8 +36,6 @@ const go = (by: number) => (entry.value = questions[place.value + by]?.entry ?? 
     v-model="open"
     :title="question ? say('watching.questionNumber', { number: question.number }) : ''"
     width="1040px"
-    @keydown.left.alt.prevent="go(-1)"
-    @keydown.right.alt.prevent="go(1)"
   >
     <div v-if="question" class="beside">
       <section :aria-label="say('watching.question')">
