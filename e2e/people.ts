@@ -61,6 +61,18 @@ export async function student(
 export const row = (page: Page, title: string) =>
   page.getByRole('listitem').filter({ hasText: title });
 
+/** The number of what was assigned, on the page that says how students get in. */
+export async function assignedNumber(page: Page): Promise<string> {
+  await expect(
+    page.getByRole('heading', { name: desk.assignments.howStudentsGetIn }),
+  ).toBeVisible();
+  return /\/assignments\/(\d+)\/assigned/.exec(page.url())![1]!;
+}
+
+/** Where a student's list leads into one assignment, among others of the same test. */
+export const wayInto = (page: Page, assignment: string) =>
+  page.locator(`a[href="/seat/sit/${assignment}"]`);
+
 /** Answers whatever kind of question is open, with the choice at `at` or some text. */
 export async function answerAnything(page: Page, index = 0): Promise<void> {
   const choices = page.getByRole('radio').or(page.getByRole('checkbox'));

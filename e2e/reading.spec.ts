@@ -2,7 +2,15 @@
 import { expect, test } from '@playwright/test';
 import { expectAccessible } from './accessible';
 import { choose } from './fields';
-import { answerAnything, row, student, teacherPage, watch } from './people';
+import {
+  answerAnything,
+  assignedNumber,
+  row,
+  student,
+  teacherPage,
+  watch,
+  wayInto,
+} from './people';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
 import { said, saidAtSeat } from './words';
@@ -87,17 +95,11 @@ test('a practice without answers and with two tries says so before, and keeps to
   await expect(page.getByText('Not shown: right answers.')).toBeVisible();
   await expectAccessible('the help of a practice', page);
   await page.getByRole('button', { name: /^Assign to \d+ students$/ }).click();
-  await expect(
-    page.getByRole('heading', { name: desk.assignments.howStudentsGetIn }),
-  ).toBeVisible();
+  const practice = await assignedNumber(page);
   await page.close();
 
   const { page: seat } = await student(browser, '7A', 'BRN7A5', 9);
-  await row(seat, 'Percent and rates, second look')
-    .filter({ hasText: english.list.practice })
-    .getByRole('link', { name: english.list.begin })
-    .first()
-    .click();
+  await wayInto(seat, practice).click();
   const help = seat.getByRole('region', { name: english.practice.label });
   await expect(
     help.getByText('You have 2 tries for each question.', { exact: false }),
@@ -123,9 +125,7 @@ test('a question is read aloud word by word, at a speed of one’s own, with pau
   await teacher.getByRole('link', { name: 'Assign Percent and rates, second look' }).click();
   await teacher.getByRole('checkbox', { name: /^6B/ }).first().check();
   await teacher.getByRole('button', { name: /^Assign to \d+ students$/ }).click();
-  await expect(
-    teacher.getByRole('heading', { name: desk.assignments.howStudentsGetIn }),
-  ).toBeVisible();
+  const assignment = await assignedNumber(teacher);
   await teacher.close();
   // Chromium without a window has no voice: this one says a word whenever it is asked for the next.
   const { page, context } = await student(browser, '6B', 'BRN6B2', 8);
@@ -147,9 +147,7 @@ test('a question is read aloud word by word, at a speed of one’s own, with pau
     Object.defineProperty(window, 'speechSynthesis', { value: voice });
   });
   await page.reload();
-  await row(page, 'Percent and rates, second look')
-    .getByRole('link', { name: english.list.begin })
-    .click();
+  await wayInto(page, assignment).click();
   await page.getByRole('button', { name: english.sitting.readAloud }).click();
   const marked = () =>
     page.evaluate(() =>

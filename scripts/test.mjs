@@ -8,9 +8,10 @@
  *   npm test -- e2e [seat]      in the browser, or one file of it
  */
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { installMariaDb } from './lib/mariadb.mjs';
-import { ensurePackages } from './lib/packages.mjs';
+import { ensureBuilt, ensurePackages } from './lib/packages.mjs';
 import { installDebian, root, run } from './lib/run.mjs';
 import { runMain, say } from './lib/say.mjs';
 
@@ -41,9 +42,9 @@ async function check(name, command, args) {
 }
 
 /** A run of many tests, counted from the file that it writes; one that wrote none has failed. */
-async function suite(name, args, cwd, count) {
+async function suite(name, args, cwd, env, count) {
   say(`\n== ${name}`);
-  const { code } = await run('npx', args, { cwd });
+  const { code } = await run('npx', args, { cwd, env });
   const counted = count();
   passed += counted?.passed ?? 0;
   failed += counted?.failed ?? 0;
@@ -83,25 +84,46 @@ async function types() {
   }
 }
 
+/** The part that measures how long the server is held: nothing else may run beside it. */
+const measured = 'server/test/holds';
+
 async function unit() {
   const projects = ['core', 'web', 'server'];
   const chosen = projects.includes(which) ? ['--selectProjects', which] : [which].filter(Boolean);
-  const file = join(output, 'jest.json');
-  const args = ['jest', '--json', `--outputFile=${file}`, ...chosen];
-  await suite('Unit and server tests', args, root, () => {
-    const result = readJson(file);
-    const broken = result && result.numFailedTests + result.numRuntimeErrorTestSuites;
-    return result && { passed: result.numPassedTests, failed: broken };
-  });
+  const jest = (name, file, args) =>
+    suite(name, ['jest', '--json', `--outputFile=${file}`, ...chosen, ...args], root, {}, () => {
+      const result = readJson(file);
+      const broken = result && result.numFailedTests + result.numRuntimeErrorTestSuites;
+      return result && { passed: result.numPassedTests, failed: broken };
+    });
+  const workers = `--maxWorkers=${availableParallelism()}`;
+  if (which !== undefined && !projects.includes(which))
+    return jest('Unit and server tests', join(output, 'jest.json'), [workers]);
+  const others = ['--testPathIgnorePatterns', measured];
+  await jest('Unit and server tests', join(output, 'jest.json'), [workers, ...others]);
+  if (which === undefined || which === 'server')
+    await jest('Measured alone', join(output, 'jest-measured.json'), [
+      '--testPathPatterns',
+      measured,
+    ]);
 }
 
+/** The browser's files go two ways at the same time; each way has a school of its own. */
+const ways = 2;
+
 async function browser() {
-  const args = ['playwright', 'test', ...[which].filter(Boolean)];
-  await suite('In the browser', args, join(root, 'e2e'), () => {
-    const stats = readJson(join(output, 'e2e.json'))?.stats;
-    const broken = stats && stats.unexpected + stats.flaky + stats.skipped;
-    return stats && { passed: stats.expected, failed: broken };
-  });
+  await ensureBuilt();
+  const playwright = (way, args) =>
+    suite('In the browser', ['playwright', 'test', ...args], join(root, 'e2e'), way, () => {
+      const { stats } = readJson(join(output, `e2e${way.OAKEN_E2E_WAY ?? ''}.json`)) ?? {};
+      const broken = stats && stats.unexpected + stats.flaky + stats.skipped;
+      return stats && { passed: stats.expected, failed: broken };
+    });
+  if (which !== undefined) return playwright({}, [which]);
+  const each = Array.from({ length: ways }, (_, index) => index + 1);
+  await Promise.all(
+    each.map((way) => playwright({ OAKEN_E2E_WAY: String(way) }, [`--shard=${way}/${ways}`])),
+  );
 }
 
 /** What each name asks for, and whether it needs more than the packages. */
