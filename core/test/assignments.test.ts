@@ -54,6 +54,14 @@ const rules: AssignmentRules = {
 };
 
 describe('the slip', () => {
+  test('names the tools that students may use', () => {
+    const rules = { ...usualRules, tools: ['ruler', 'basic-calculator'] as const };
+    const { sentences } = slipOf({ ...facts, rules: { ...rules, tools: [...rules.tools] } });
+    expect(sentences.join(' ')).toContain(
+      'Students may use a basic calculator and a ruler with every question.',
+    );
+  });
+
   const facts: SlipFacts = {
     title: 'Rates',
     kind: 'test',

@@ -1,4 +1,5 @@
 import {
+  allowedTools,
   countable,
   forSitting,
   itemPoints,
@@ -19,6 +20,22 @@ import { choices, folding, item, parts, right, whole } from './support/one-of-ea
 const once = { rule: 'all-or-nothing', points: 1 } as const;
 const score = (part: Part, response: unknown) =>
   scoreItem(item(part), { [part.id]: response }).points;
+
+test('tools of an item and of the assignment are allowed together, with one calculator', () => {
+  expect(allowedTools(['protractor', 'basic-calculator'], undefined, ['ruler'])).toEqual([
+    'basic-calculator',
+    'ruler',
+    'protractor',
+  ]);
+  expect(allowedTools(['basic-calculator'], ['scientific-calculator'])).toEqual([
+    'scientific-calculator',
+  ]);
+});
+
+test('what may be used for an item reaches the student', () => {
+  expect(forSitting({ ...whole, tools: ['ruler'] }).tools).toEqual(['ruler']);
+  expect(forSitting(whole)).not.toHaveProperty('tools');
+});
 
 test('every kind scores its key in full and nothing for no answer', () => {
   expect(Object.keys(parts).sort()).toEqual([...partKinds].sort());

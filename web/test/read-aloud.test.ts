@@ -58,6 +58,7 @@ const shown = (entry = 'e1') =>
       canComeBack: true,
       hasChoices: false,
       aloud: true,
+      tools: [],
       element: () => question,
     },
   });

@@ -13,6 +13,8 @@ jest.mock('../src/seat/keptStore', () => ({
   listOpened: async () => kept.opened,
 }));
 
+jest.mock('../src/seat/keptPads', () => ({ forgetOtherPads: async () => undefined }));
+
 import { enableAutoUnmount, flushPromises, mount } from '@vue/test-utils';
 import type { SeatRow } from '@oaken/contract/attempts';
 import { spanish } from '@oaken/words/spanish';
@@ -74,6 +76,7 @@ const row = (change: Partial<SeatRow> = {}): SeatRow => ({
   limitMinutes: null,
   offPerTry: null,
   practice: null,
+  tools: [],
   timed: null,
   instructions: '',
   sitting: { perItem: null, bySections: false, goBack: true, mayBeAway: null },

@@ -46,6 +46,7 @@ const kept = {
   waiting: 0,
 };
 jest.mock('../src/seat/keptStore', () => ({
+  store: async () => null,
   keepOpened: async ({ attempt }: { attempt: AttemptAnswer }) => void (kept.opened = attempt),
   letGoOpened: async () => void (kept.opened = undefined),
   readOpened: async () => kept.opened,

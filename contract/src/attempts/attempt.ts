@@ -1,6 +1,6 @@
 /** An attempt as the sitting page has it. */
 import { orders } from '@oaken/core/assignments';
-import { responses, type SittingPart } from '@oaken/core/items';
+import { responses, studentTools, type SittingPart } from '@oaken/core/items';
 import { practiceHelp } from '@oaken/core/assignments';
 import { z } from 'zod';
 import { shownPassage } from '../passages/shown';
@@ -29,6 +29,8 @@ export const sittingItem = z.object({
   stem: z.string(),
   parts: z.array(sittingPart),
   passage: z.object({ id, revision: id }).optional(),
+  /** What may be used for it, besides what the whole attempt allows. */
+  tools: z.array(z.enum(studentTools)).optional(),
 });
 
 export const attemptAnswer = z.object({
@@ -70,6 +72,8 @@ export const attemptAnswer = z.object({
   help: z.record(z.string(), help),
   /** What the student's accommodations ask of the page. */
   aloud: z.boolean(),
+  /** What may be used with every question. */
+  tools: z.array(z.enum(studentTools)),
   textSize: z.number(),
   form: z.object({
     title: z.string(),

@@ -1,5 +1,6 @@
 /** A student's list: what there is to do, and what became of it. */
 import { practiceHelp } from '@oaken/core/assignments';
+import { studentTools } from '@oaken/core/items';
 import { z } from 'zod';
 import { handedInBy } from './saved';
 import { endpoint, id, instant } from '../endpoint/define';
@@ -45,6 +46,8 @@ export const seatRow = z.object({
     /** Milliseconds that a student may be away from work done in one sitting; null where it may be left. */
     mayBeAway: z.number().nullable(),
   }),
+  /** What may be used with every question. */
+  tools: z.array(z.enum(studentTools)),
   /** Late work is taken until then. */
   lateUntil: instant.nullable(),
   /** The teacher reads out a word that is typed to begin. */

@@ -3,6 +3,7 @@ import { elementAt } from '../certain';
 import { wholePercent } from '../text';
 import { z } from 'zod';
 import type { FormRules } from '../forms';
+import { studentTools } from '../items';
 import { lengthInWords, minute } from '../timing';
 import { sentence } from './sentences';
 import { supervision } from './supervision';
@@ -138,6 +139,8 @@ export const assignmentRules = z.strictObject({
   shuffleChoices: z.boolean(),
   /** What becomes of answers that a device without network wrote in time and sends after the end. */
   lateAnswers: z.enum(lateAnswerRules).optional(),
+  /** What students may use with every question, besides what its item allows. */
+  tools: z.array(z.enum(studentTools)).max(studentTools.length).optional(),
   release,
   /** Absent: begun by anybody, from anywhere, while the window is open. */
   supervision: supervision.optional(),

@@ -1,5 +1,6 @@
 /** The slip: a whole assignment in a few plain sentences, said before it is given. */
 import { valueOf } from '../certain';
+import { allowedTools } from '../items';
 import { count, listing } from '../text';
 import { exactLength, inWords, lengthInWords, minute, type LateRule } from '../timing';
 import {
@@ -123,7 +124,13 @@ export function slipOf(facts: SlipFacts): Slip {
         visibleWords(facts),
         lateWords(facts),
       ),
-      joined(modeWords(rules), attemptWords(rules), formWords(facts), orderWords(rules)),
+      joined(
+        modeWords(rules),
+        attemptWords(rules),
+        formWords(facts),
+        orderWords(rules),
+        toolWords(rules),
+      ),
       releasedWords(facts),
     ],
     verb:
@@ -256,6 +263,15 @@ function orderWords({ order, shuffleChoices, goBack }: AssignmentRules): string 
     choices: sentence(shuffleChoices ? 'slip.choicesShuffled' : 'slip.choicesSame'),
   });
 }
+
+const toolWords = ({ tools }: AssignmentRules) => {
+  const allowed = allowedTools(tools);
+  return allowed.length === 0
+    ? ''
+    : sentence('slip.tools', {
+        list: listing(allowed.map((tool) => sentence(`slip.tool.${tool}`))),
+      });
+};
 
 /** What a practice shows once it is handed in; nothing where students are not told what was right. */
 function shownAfterPractice({ feedback, answers, explanations }: PracticeHelp): string {

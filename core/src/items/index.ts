@@ -37,5 +37,6 @@ export {
   type ScoredItem,
   type SittingItem,
 } from './item';
+export { allowedTools, studentTools, type StudentTool } from './tools';
 export { onPaperAnswer, onPaperAnswerTo, type OnPaperAnswer } from './on-paper';
 export { idsOf, translated, veiledItem } from './veil';

@@ -8,6 +8,7 @@ import { kindOf, part, type Part, type SittingPart } from './kinds';
 import { onPaperAnswerTo } from './on-paper';
 import type { MarkedBy } from './kind/media';
 import { sentence } from './sentences';
+import { studentTools, type StudentTool } from './tools';
 
 /** The content of one item revision: what is asked, what is right, what helps. Validated whole, stored as it is. */
 export const itemContent = z
@@ -22,6 +23,8 @@ export const itemContent = z
     notes: z.string().max(4000).default(''),
     /** The passage that it asks about, as it stood when the item was saved. */
     passage: z.strictObject({ id: z.int().positive(), revision: z.int().positive() }).optional(),
+    /** What a student may use for it, whatever the assignment says. */
+    tools: z.array(z.enum(studentTools)).max(studentTools.length).optional(),
   })
   .superRefine(({ parts }, context) => {
     const seen = new Set<string>();
@@ -63,6 +66,7 @@ export interface SittingItem {
   stem: string;
   passage?: { id: number; revision: number } | undefined;
   parts: SittingPart[];
+  tools?: StudentTool[] | undefined;
 }
 
 /** One response for each part; a part that is missing was not answered. */
@@ -101,10 +105,11 @@ export const itemPoints = ({ parts }: Pick<ItemContent, 'parts'>) =>
   roundPoints(parts.reduce((sum, part) => sum + kindOf(part).points(part), 0));
 
 /** The item without anything that gives the answer away. */
-export function forSitting({ stem, parts, passage }: ItemContent): SittingItem {
+export function forSitting({ stem, parts, passage, tools }: ItemContent): SittingItem {
   return {
     stem,
     ...(passage && { passage }),
+    ...(tools && tools.length > 0 && { tools }),
     parts: parts.map((part) => kindOf(part).forSitting(part)),
   };
 }

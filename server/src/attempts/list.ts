@@ -3,6 +3,7 @@ import type { api, AnswerOf } from '@oaken/contract';
 import type { SeatRow } from '@oaken/contract/attempts';
 import { attemptsLeft, isReleased, practiceHelpOf, sittingRules } from '@oaken/core/assignments';
 import { entriesOf } from '@oaken/core/forms';
+import { allowedTools } from '@oaken/core/items';
 import { countDone, progressOf, type Done } from '@oaken/core/sitting';
 import {
   attemptState,
@@ -215,6 +216,7 @@ function rowOf(
     instructions: line.instructions,
     offPerTry: rules.mode === 'practice' ? rules.offPerTry : null,
     practice: practiceHelpOf(rules),
+    tools: allowedTools(rules.tools),
     asksWord: line.word !== '' && (latest === undefined || isOver(latest, now)),
     gate: gate(line, latest !== undefined && !isOver(latest, now)),
     attemptsMade: made.length,

@@ -4,6 +4,7 @@ import { elementAt } from '@oaken/core/certain';
 import type { AttemptAnswer, StoredAnswer } from '@oaken/contract/attempts';
 import { entriesOf, formForSitting, type Edition } from '@oaken/core/forms';
 import { practiceHelpOf } from '@oaken/core/assignments';
+import { allowedTools } from '@oaken/core/items';
 import { untouched } from '@oaken/core/practice';
 import { progressOf } from '@oaken/core/sitting';
 import { defaultGrace } from '@oaken/core/timing';
@@ -109,6 +110,7 @@ export async function openedAttempt(
         )
       : {},
     aloud: accommodations?.aloud ?? false,
+    tools: allowedTools(rules.tools),
     textSize: accommodations?.textSize ?? 1,
     form: veil.form(formForSitting(form, open), edition),
     plays: await readPlays(database, attempt.id, transaction),

@@ -9,7 +9,7 @@ import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 import { say } from '../words';
 import { limitInWords } from './limitWords';
-import { practiceInWords, sittingInWords } from './ruleWords';
+import { practiceInWords, sittingInWords, toolsInWords } from './ruleWords';
 import { lengthText, momentInWords } from './timeWords';
 
 const session = useSession();
@@ -77,6 +77,9 @@ async function begin(): Promise<void> {
       </p>
       <p v-for="sentence in sittingInWords(row.sitting)" :key="sentence" class="sitting">
         {{ sentence }}
+      </p>
+      <p v-if="row.tools.length">
+        {{ say('tools.mayUse', { list: toolsInWords(row.tools) }) }}
       </p>
       <p v-if="row.instructions" class="instructions">{{ row.instructions }}</p>
       <label v-if="row.asksWord" class="field">

@@ -10,6 +10,7 @@ import { seatCall } from '../client/seatCall';
 import { useSession } from '../client/session';
 import { say } from '../words';
 import { undecidedInWords } from './endWords';
+import { forgetOtherPads } from './keptPads';
 import { listOpened, sendKept } from './keptStore';
 import LanguageChoice from './LanguageChoice.vue';
 import { limitInWords } from './limitWords';
@@ -40,6 +41,11 @@ async function load(): Promise<void> {
     rounds.value = answer.rounds;
     wrong.value = '';
     open.value = [];
+    const working = answer.assignments.filter(({ state }) => state === 'working');
+    await forgetOtherPads(
+      session.account?.id ?? 0,
+      working.map(({ assignmentId }) => assignmentId),
+    );
   } catch (error) {
     wrong.value = inWords(error);
     if (error instanceof Unreachable && !rows.value)

@@ -8,6 +8,8 @@ import { useRoute, useRouter } from 'vue-router';
 import SittingWork from '../sitting/SittingWork.vue';
 import { useSession } from '../client/session';
 import { endWords } from './endWords';
+import { keptPads } from './keptPads';
+import { scratchPadsKey } from '../sitting/scratchPads';
 import { playsKey } from '../parts/plays';
 import { sendFileKey } from '../parts/upload';
 import type { OutboxState } from './outbox';
@@ -104,6 +106,10 @@ provide(sendFileKey, (file, part) =>
   sendFile(file, { entry: elementAt(entries.value, index.value).id, part }),
 );
 provide(playsKey, plays);
+provide(
+  scratchPadsKey,
+  keptPads(() => session.account?.id ?? 0, assignmentId),
+);
 const placeKey = computed(
   () => `oaken-place-${attempt.value?.id}-${attempt.value?.course?.stage ?? 0}`,
 );
@@ -207,6 +213,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
         :stepwise="attempt.order !== 'own'"
         :settled="settled"
         :course="attempt.course"
+        :tools="attempt.tools"
         :guide="guide"
         @answer="answer"
         @flag="flag"

@@ -20,13 +20,15 @@ interface HandedIn {
 let opened: Promise<IDBPDatabase | null> | undefined;
 /** The browser's own store; null where it is switched off, and then memory has to do. */
 export const store = () =>
-  (opened ??= openDB('oaken-seat', 3, {
+  (opened ??= openDB('oaken-seat', 4, {
     upgrade(database) {
       if (!database.objectStoreNames.contains('answers'))
         database.createObjectStore('answers', { keyPath: ['attempt', 'entry'] });
       if (!database.objectStoreNames.contains('handed-in'))
         database.createObjectStore('handed-in', { keyPath: 'attempt' });
-      database.createObjectStore('opened', { keyPath: ['student', 'assignment'] });
+      if (!database.objectStoreNames.contains('opened'))
+        database.createObjectStore('opened', { keyPath: ['student', 'assignment'] });
+      database.createObjectStore('pads', { keyPath: ['student', 'assignment', 'entry'] });
     },
   }).catch(() => null));
 

@@ -1,6 +1,9 @@
 /** What a student should know before beginning, one sentence each. */
 import type { PracticeHelp, SittingRules } from '@oaken/core/assignments';
+import type { StudentTool } from '@oaken/core/items';
+import { listing } from '@oaken/core/text';
 import { exactLength } from '@oaken/core/timing';
+import type { MessageKey } from '@oaken/words';
 import { percentText } from '@oaken/words/numbers';
 import { language, say } from '../words';
 import { lengthText } from './timeWords';
@@ -17,6 +20,19 @@ export function sittingInWords({ perItem, bySections, goBack, mayBeAway }: Sitti
     mayBeAway === null ? '' : say('begin.oneSitting', { time: lengthText(mayBeAway) }),
   ].filter(Boolean);
 }
+
+const toolNames: Record<StudentTool, MessageKey> = {
+  'basic-calculator': 'tools.names.basic-calculator',
+  'scientific-calculator': 'tools.names.scientific-calculator',
+  ruler: 'tools.names.ruler',
+  protractor: 'tools.names.protractor',
+};
+/** "a calculator and a ruler" */
+export const toolsInWords = (tools: readonly StudentTool[]): string =>
+  listing(
+    tools.map((tool) => say(toolNames[tool])),
+    language.value,
+  );
 
 /** What help costs in practice, before the first try. */
 export function practiceInWords(

@@ -6,6 +6,7 @@ import { ref } from 'vue';
 import { inWords, Unreachable } from '../client/request';
 import { seatCall } from '../client/seatCall';
 import type { LateAnswers } from './endWords';
+import { forgetPads } from './keptPads';
 import { keepHandedIn, letGoOpened, sendKept } from './keptStore';
 import type { Sitting } from './sitting';
 import { say } from '../words';
@@ -58,6 +59,7 @@ function useFinishing(sitting: Sitting) {
     ended.value = 'handed-in';
     await sitting.outbox?.end();
     await letGoOpened(student(), assignmentId);
+    await forgetPads(student(), assignmentId);
   }
 
   return { late, finish, over };

@@ -5,7 +5,7 @@
  */
 import type { SittingEntry, SittingForm } from '@oaken/core/forms';
 import type { AttemptAnswer } from '@oaken/contract/attempts';
-import type { Responses, SittingItem } from '@oaken/core/items';
+import type { Responses, SittingItem, StudentTool } from '@oaken/core/items';
 import { computed, defineAsyncComponent, nextTick, reactive, ref, watch } from 'vue';
 import { canCrossOut } from '../kinds/answers';
 import ItemView from '../kinds/ItemView.vue';
@@ -15,7 +15,9 @@ import LineGuide from './LineGuide.vue';
 import QuestionHead from './QuestionHead.vue';
 import QuestionTools from './QuestionTools.vue';
 import { useLeaving } from './useLeaving';
+import OpenTools from './OpenTools.vue';
 import { useSittingKeys } from './useSittingKeys';
+import { useTools } from './useTools';
 import { useWay } from './useWay';
 import WayThrough from './WayThrough.vue';
 import { countDone } from '@oaken/core/sitting';
@@ -43,6 +45,8 @@ const props = defineProps<{
   guide?: boolean;
   /** Questions that are settled: they can be read, and take no more answers. */
   settled?: ReadonlySet<string>;
+  /** What may be used with every question. */
+  tools?: readonly StudentTool[];
 }>();
 defineSlots<{
   /** What stands under the question that is open. */
@@ -132,6 +136,10 @@ function onward(): void {
   if (index.value < entries.value.length - 1) void go(index.value + 1);
   else leave();
 }
+const tools = useTools(
+  () => [props.tools, here.value?.item.tools],
+  () => here.value?.id ?? '',
+);
 const canComeBack = computed(() => !props.course || entries.value.length > 1);
 function stayAt(number: number): void {
   [asking.value, leaving.value] = [false, false];
@@ -212,12 +220,15 @@ watch(
             :has-choices="hasChoices"
             :aloud="aloud ?? false"
             :element="shownItem"
+            :tools="tools.offered.value"
+            @tool="tools.toggle"
             @flag="emit('flag', here.id)"
             @display="emit('display')"
           />
         </div>
       </section>
       <LineGuide v-if="guide" />
+      <OpenTools :entry="here.id" :tools="tools" />
     </div>
     <WayThrough
       :way="way"

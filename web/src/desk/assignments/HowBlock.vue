@@ -16,6 +16,7 @@ import FoldedSetting from './FoldedSetting.vue';
 import FormsSetting from './FormsSetting.vue';
 import PracticeSetting from './PracticeSetting.vue';
 import ReleaseSetting from './ReleaseSetting.vue';
+import ToolsSetting from './ToolsSetting.vue';
 import TimeFields from './TimeFields.vue';
 import type { WishForm } from './wishForm';
 import SelectField from '../../parts/SelectField.vue';
@@ -164,6 +165,7 @@ const beginning = computed(
         {{ say('assignments.shuffleChoicesEachStudent') }}</ElCheckbox
       >
     </FoldedSetting>
+    <ToolsSetting v-model="form.tools" />
     <FoldedSetting :name="say('assignments.startSetting')" :value="beginning">
       <label
         >{{ say('assignments.startWordReadOut') }}

@@ -64,6 +64,7 @@ export function rulesOf(form: WishForm, supervision?: Supervision): AssignmentRu
     counts: form.counts,
     order: form.order,
     shuffleChoices: form.shuffleChoices,
+    tools: form.tools.length > 0 ? form.tools : undefined,
     release: { ...form.release, bands: form.release.show === 'band' ? form.release.bands : [] },
     supervision,
   };

@@ -11,6 +11,7 @@ import {
   usualPracticeHelp,
   type Supervision,
 } from '@oaken/core/assignments';
+import type { StudentTool } from '@oaken/core/items';
 import { day, lengthInWords, minute, wallOf } from '@oaken/core/timing';
 import { say } from '../../words/teacher';
 
@@ -58,6 +59,8 @@ export interface WishForm {
   counts: Counting;
   order: AssignmentRules['order'];
   shuffleChoices: boolean;
+  /** With every question, besides what its item allows. */
+  tools: StudentTool[];
   release: Release;
   /** Sat under the teacher's eyes. */
   supervised: boolean;
@@ -115,6 +118,7 @@ export function blankForm(now: number, zone: string): WishForm {
     counts: usualRules.counts,
     order: usualRules.order,
     shuffleChoices: usualRules.shuffleChoices,
+    tools: [],
     release: { ...usualRules.release, bands: usualBands },
     supervised: false,
     hours: {},
@@ -169,6 +173,7 @@ export function formOfWishes(
     counts: rules.counts,
     order: rules.order,
     shuffleChoices: rules.shuffleChoices,
+    tools: rules.tools ?? [],
     release: {
       ...rules.release,
       bands: rules.release.bands.length > 0 ? rules.release.bands : usualBands,

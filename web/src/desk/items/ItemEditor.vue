@@ -1,18 +1,25 @@
 <script setup lang="ts">
 /** Everything that is written in an item: question, parts, hints, explanation, notes. */
 import { elementAt, present } from '@oaken/core/certain';
-import { blankPart, freshId, type ItemContent } from '@oaken/core/items';
-import { nextTick, ref } from 'vue';
+import { blankPart, freshId, type ItemContent, type StudentTool } from '@oaken/core/items';
+import { computed, nextTick, ref } from 'vue';
 import PartEditor from './PartEditor.vue';
 import PassagePicker from './PassagePicker.vue';
 import PastedChoicesStrip from './PastedChoicesStrip.vue';
 import { under, type Problem } from '../../parts/problems';
+import ToolChoice from '../shared/ToolChoice.vue';
 import RichField from '../../rich/RichField.vue';
 import { say } from '../../words/teacher';
 
 const content = defineModel<ItemContent>({ required: true });
 defineProps<{ problems: Problem[] }>();
 const hasHints = ref(content.value.hints.length > 0);
+
+/** An item without tools has no such field. */
+const tools = computed({
+  get: () => content.value.tools ?? [],
+  set: (chosen: StudentTool[]) => (content.value.tools = chosen.length > 0 ? chosen : undefined),
+});
 
 const strip = ref<InstanceType<typeof PastedChoicesStrip>>();
 /** Once what was pasted stands in the question. */
@@ -98,6 +105,8 @@ function addHint(): void {
   <ElButton link v-if="content.hints.length < 10" class="word" @click="addHint">
     {{ say('items.addHint') }}
   </ElButton>
+  <h2 class="gap">{{ say('items.studentsMayUse') }}</h2>
+  <ToolChoice v-model="tools" />
   <label class="field gap">
     <span class="label">{{ say('items.notesTeachers') }}</span>
     <ElInput v-model="content.notes" :rows="2" maxlength="4000" type="textarea" />
