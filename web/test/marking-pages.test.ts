@@ -8,6 +8,7 @@ jest.mock('../src/theme/theme', () => jest.requireActual('./support/desk').mocke
 
 import { flushPromises } from '@vue/test-utils';
 import { Refused } from '../src/client/request';
+import AllAnswersPage from '../src/desk/marking/AllAnswersPage.vue';
 import MarkingPage from '../src/desk/marking/MarkingPage.vue';
 import SecondPage from '../src/desk/marking/SecondPage.vue';
 import UnknownPage from '../src/desk/marking/UnknownPage.vue';
@@ -42,12 +43,14 @@ describe('marking', () => {
     guide: '',
     criteria: [],
     maxPoints: 3,
+    anchors: [] as object[],
     comments: ['Say why.'],
   };
   interface Mark {
     points: number | null;
     comment: string;
     levels: null;
+    voice: null;
     version: number;
     by: string;
     at: number;
@@ -56,6 +59,7 @@ describe('marking', () => {
     points,
     comment: '',
     levels: null,
+    voice: null,
     version,
     by: 'Maren Holloway',
     at: now,
@@ -111,6 +115,7 @@ describe('marking', () => {
           points: 2.5,
           levels: null,
           comment: 'Say why.',
+          voice: null,
         },
       },
     ]);
@@ -186,13 +191,144 @@ describe('marking', () => {
     await shown({ answers: [answer(1, 'Ada Park', 'Rocks.', mark(2, 5))] });
     await press(say('marking.removeMark'));
     expect(bodies('giveMarks')).toEqual([
-      { attempts: [{ attemptId: 1, version: 5 }], points: null, levels: null, comment: '' },
+      {
+        attempts: [{ attemptId: 1, version: 5 }],
+        points: null,
+        levels: null,
+        comment: '',
+        voice: null,
+      },
     ]);
   });
 
   test('who may only look has nothing to save', async () => {
     await shown({ mayMark: false });
     absent(say('marking.saveMark'));
+  });
+
+  test('begins with the answer that the page of all leads to', async () => {
+    expect(who(await shown({}, '/marking/7/e1/p1?attempt=3'))).toBe('Cora Finch (6B)');
+  });
+
+  test('an anchor answer is shown beside, and a marked one can be kept with what it shows', async () => {
+    const anchor = {
+      id: 4,
+      response: 'Water wears the outer bank.',
+      points: 3,
+      levels: null,
+      note: 'all of it',
+      by: 'Tobias Lindqvist',
+      at: now,
+    };
+    const page = await shown({
+      parts: [{ ...part, anchors: [anchor] }],
+      answers: [answer(1, 'Ada Park', 'Rocks.', mark(2))],
+    });
+    expect(page.find('.anchors').text()).toContain('Water wears the outer bank.');
+    await press(say('marking.keepAsAnchor'));
+    await type(say('marking.whatItShows'), 'half of it');
+    await press(say('marking.keep'));
+    expect(sent('keepAnchor')).toEqual([
+      {
+        params: { assignmentId: 7, entryId: 'e1', partId: 'p1' },
+        body: { attemptId: 1, note: 'half of it' },
+      },
+    ]);
+    await press(say('marking.removeAnchor'));
+    expect(sent('removeAnchor')[0]).toMatchObject({ params: { anchorId: 4 } });
+  });
+
+  test('an answer without a mark is no anchor yet', async () => {
+    await shown();
+    expect(isOff(say('marking.keepAsAnchor'))).toBe(true);
+  });
+
+  test('a browser that cannot record says so', async () => {
+    await shown();
+    await press(say('marking.recordComment'));
+    expect(alert()).toBe(say('marking.cannotRecord'));
+  });
+
+  describe('all answers on one page', () => {
+    const all = async (change: object = {}, query = '') => {
+      answers.readMarking = { ...work, ...change };
+      const pattern = '/marking/:assignmentId/:entryId/:partId/all';
+      return opened(AllAnswersPage, {}, `/marking/7/e1/p1/all${query}`, pattern);
+    };
+    const box = (name: string) => {
+      const label = [...document.body.querySelectorAll('label')].find((candidate) =>
+        candidate.textContent?.includes(name),
+      );
+      return label!.querySelector('input')!;
+    };
+    const key = async (name: string) => {
+      const event = { key: name, bubbles: true, cancelable: true };
+      document.activeElement!.dispatchEvent(new KeyboardEvent('keydown', event));
+      await flushPromises();
+    };
+
+    test('a number key gives points to the card that has the focus, and the next one has it then', async () => {
+      await all();
+      expect(document.activeElement).toBe(box('Bo Lind'));
+      answers.readMarking = {
+        ...work,
+        answers: [work.answers[0], answer(2, 'Bo Lind', 'Soft.', mark(3)), work.answers[2]],
+      };
+      await key('3');
+      expect(bodies('giveMarks')).toEqual([
+        { attempts: [{ attemptId: 2, version: 0 }], points: 3 },
+      ]);
+      expect(document.activeElement).toBe(box('Cora Finch'));
+    });
+
+    test('more points than there are do nothing', async () => {
+      await all();
+      await key('4');
+      expect(sent('giveMarks')).toEqual([]);
+    });
+
+    test('the same comment goes to all that are selected, and their points stay', async () => {
+      await all();
+      for (const name of ['Ada Park', 'Cora Finch']) box(name).click();
+      await flushPromises();
+      await type(say('marking.commentForSelected'), 'Say why.');
+      await press(say('marking.giveSelected', { n: 2 }));
+      expect(bodies('giveMarks')).toEqual([
+        {
+          attempts: [
+            { attemptId: 1, version: 1 },
+            { attemptId: 3, version: 0 },
+          ],
+          comment: 'Say why.',
+        },
+      ]);
+    });
+
+    test('undo gives each back what it had', async () => {
+      await all();
+      for (const name of ['Ada Park', 'Bo Lind']) box(name).click();
+      await flushPromises();
+      await key('0');
+      await takeBack({ undo: notice.value!.undo! });
+      expect(bodies('giveMarks').slice(1)).toEqual([
+        { attempts: [{ attemptId: 1, version: 1 }], points: 2, levels: null, comment: '' },
+        { attempts: [{ attemptId: 2, version: 0 }], points: null, levels: null, comment: '' },
+      ]);
+    });
+
+    test('nothing to give is said', async () => {
+      await all();
+      await press(say('marking.selectUnmarked'));
+      await press(say('marking.giveSelected', { n: 2 }));
+      expect(alert()).toBe(say('marking.pointsOrComment'));
+    });
+
+    test('arrow keys go from card to card, and the one that was opened has the focus', async () => {
+      await all({}, '?attempt=3');
+      expect(document.activeElement).toBe(box('Cora Finch'));
+      await key('ArrowLeft');
+      expect(document.activeElement).toBe(box('Bo Lind'));
+    });
   });
 
   test('no answers yet says when they come', async () => {

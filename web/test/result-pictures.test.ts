@@ -102,6 +102,8 @@ describe('students × standards', () => {
     props: {
       standards: [standard('A.1', [1, 0.25]), standard('A.2', [null, 0.5])],
       assignmentId: 3,
+      over: 'this',
+      by: 'standard',
       mayRate: true,
     },
     global,

@@ -219,6 +219,7 @@ describe('the report', () => {
     right: ['Danube'],
     explanation: '<p>It flows east.</p>',
     comments: ['Look at the map.'],
+    voices: [],
     levels: [],
     note: null,
   };

@@ -74,6 +74,7 @@ describe('one student’s work', () => {
     lateAnswers: [],
     adjustments: [],
     ratings: [],
+    notes: [],
     history: [{ at: now, by: 'Ada Park', words: 'handed in' }],
   };
   const place = { assignmentId: 7, studentId: 5 };

@@ -159,6 +159,8 @@ export const readReport = endpoint({
           explanation: z.string().nullable(),
           /** What the teacher wrote beside it. */
           comments: z.array(z.string()),
+          /** Addresses of spoken comments. */
+          voices: z.array(z.string()),
           /** The levels that the work reached, where the teacher marked it by a rubric. */
           levels: z.array(
             z.object({

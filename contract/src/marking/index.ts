@@ -1,7 +1,7 @@
 /** Marking by hand what no key can score. */
 import { z } from 'zod';
 import { endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
-import { given, markingWork, marks, partPlace } from './work';
+import { anchor, given, markChange, markingWork, partPlace } from './work';
 
 export * from './second';
 export * from './unknown';
@@ -73,9 +73,28 @@ export const giveMarks = endpoint({
   method: 'PUT',
   path: '/api/marking/:assignmentId/:entryId/:partId',
   who: 'teacher',
-  does: 'Marks the same answer of one or several students, or takes marks back; their work is scored anew, all or none.',
+  does: 'Marks answers of one or several students, or takes marks back; what is not sent stays as each has it; their work is scored anew, all or none.',
   params: partPlace,
   largest: roomy,
-  body: marks,
+  body: markChange,
   answer: given,
+});
+
+export const keepAnchor = endpoint({
+  method: 'POST',
+  path: '/api/marking/:assignmentId/:entryId/:partId/anchors',
+  who: 'teacher',
+  does: 'Keeps a marked answer with the rubric of its item, without a name, for everybody who marks this item.',
+  params: partPlace,
+  body: z.strictObject({ attemptId: id, note: z.string().trim().max(500).default('') }),
+  answer: anchor,
+});
+
+export const removeAnchor = endpoint({
+  method: 'DELETE',
+  path: '/api/marking/:assignmentId/:entryId/:partId/anchors/:anchorId',
+  who: 'teacher',
+  does: 'Takes a kept answer away from the rubric.',
+  params: partPlace.extend({ anchorId: idInPath }),
+  answer: z.object({}),
 });

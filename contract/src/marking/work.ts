@@ -1,5 +1,6 @@
 /** What marking is about: parts that a person marks, answers to them, and marks. */
 import type { Criterion, SittingPart } from '@oaken/core/items';
+import { fileAddressPattern } from '@oaken/core/markup';
 import { z } from 'zod';
 import { id, idInPath, instant, shortId } from '../endpoint/define';
 import { sentence } from './sentences';
@@ -11,10 +12,24 @@ export const mark = z.object({
   points: z.number().nullable(),
   comment: z.string(),
   levels: levels.nullable(),
+  /** The address of a spoken comment. */
+  voice: z.string().nullable(),
   by: z.string(),
   at: instant,
   version: z.number(),
 });
+
+/** An answer kept with the rubric, without a name. */
+export const anchor = z.object({
+  id,
+  response: z.unknown(),
+  points: z.number(),
+  levels: levels.nullable(),
+  note: z.string(),
+  by: z.string(),
+  at: instant,
+});
+export type Anchor = z.infer<typeof anchor>;
 
 /** One part of an item that is marked by hand, as its marker sees it. */
 export const markedPart = z.object({
@@ -33,6 +48,8 @@ export const markedPart = z.object({
     }),
   ) as unknown as z.ZodType<Criterion[]>,
   maxPoints: z.number(),
+  /** Answers kept to show what so many points mean, most points first. */
+  anchors: z.array(anchor),
   /** Comments that were given on it, most used first. */
   comments: z.array(z.string()),
 });
@@ -74,6 +91,15 @@ export const marks = z.strictObject({
   points: z.number().min(0, sentence('pointsCannotBeBelowZero')).max(1000).nullable(),
   levels: levels.nullable().default(null),
   comment: z.string().trim().max(2000, sentence('atMost2000Characters')),
+});
+
+/** A change of marks: what is absent stays as each of them has it. */
+export const markChange = marks.extend({
+  points: marks.shape.points.optional(),
+  levels: levels.nullable().optional(),
+  comment: marks.shape.comment.optional(),
+  /** The address of a recording; null takes it away. */
+  voice: z.string().regex(fileAddressPattern).nullable().optional(),
 });
 
 export const given = z.object({

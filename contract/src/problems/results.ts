@@ -4,6 +4,7 @@ import { refusal } from './kind';
 export const results = {
   'open-again': refusal(409),
   'open-again-to-decide': refusal(409),
+  'mark-first': refusal(409),
   'marked-meanwhile': refusal<{ who: string; points: string }>(409),
   adjudicated: refusal(409),
   'marked-on-other-page': refusal(409),

@@ -21,6 +21,7 @@ export * from './student-columns';
 export * from './exports';
 export * from './figure';
 export * from './list';
+export * from './notes';
 export * from './standards';
 export * from './student';
 export * from './sheets';

@@ -103,3 +103,26 @@ export const readStudentsOverTime = endpoint({
     students: z.array(z.object({ id, times: z.array(standardTime) })),
   }),
 });
+
+export const readStudentWorks = endpoint({
+  method: 'GET',
+  path: '/api/assignments/:assignmentId/results/standards/students/:studentId',
+  who: 'teacher',
+  does: 'Gives one student’s score and share by standard or tag in each assignment that I may read, the oldest first.',
+  params: z.object({ assignmentId: idInPath, studentId: idInPath }),
+  query: z.object({ by: z.enum(gatherings).default('standard') }),
+  answer: z.object({
+    works: z.array(
+      z.object({
+        assignmentId: id,
+        title: z.string(),
+        at: instant,
+        /** Null where it does not count for this student. */
+        points: z.number().nullable(),
+        maxPoints: z.number().nullable(),
+        /** By standard or tag, where scored items speak of it. */
+        shares: z.record(z.string(), z.number()),
+      }),
+    ),
+  }),
+});

@@ -1,5 +1,6 @@
 /** One student's work on an assignment with its history, for the teacher. */
 import { z } from 'zod';
+import { noteReaches } from './notes';
 import { language } from '../accounts/session';
 import { downloadEndpoint, endpoint, id, idInPath, instant } from '../endpoint/define';
 
@@ -52,7 +53,13 @@ export const studentWork = z.object({
       /** How long it was open, in ms; null where that is not known. */
       ms: z.number().nullable(),
       comments: z.array(
-        z.object({ by: z.string(), points: z.number().nullable(), comment: z.string() }),
+        z.object({
+          by: z.string(),
+          points: z.number().nullable(),
+          comment: z.string(),
+          /** The address of a spoken comment. */
+          voice: z.string().nullable(),
+        }),
       ),
       override: z.enum(['full-credit', 'dropped']).nullable(),
     }),
@@ -84,6 +91,17 @@ export const studentWork = z.object({
   ),
   ratings: z.array(
     z.object({ standard: z.string(), statement: z.string(), rating: z.number().nullable() }),
+  ),
+  /** Of staff, the oldest first: mine, and those that colleagues wrote for all. */
+  notes: z.array(
+    z.object({
+      id,
+      text: z.string(),
+      reach: z.enum(noteReaches),
+      by: z.string(),
+      mine: z.boolean(),
+      at: instant,
+    }),
   ),
   /** What happened, the oldest first, in words. */
   history: z.array(z.object({ at: instant, by: z.string(), words: z.string() })),

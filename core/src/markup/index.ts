@@ -5,6 +5,7 @@ export {
   allowedAttributes,
   allowedElements,
   fileAddressOf,
+  fileIdOf,
   fileAddressPattern,
   longestFormula,
   mostPlays,

@@ -41,6 +41,8 @@ export const fileAddressPattern = /^\/api\/files\/[A-Za-z0-9_-]{22}$/;
 
 /** Where a kept file is fetched from. */
 export const fileAddressOf = (id: string): string => `/api/files/${id}`;
+/** The id in such an address. */
+export const fileIdOf = (address: string): string => address.slice(fileAddressOf('').length);
 
 const elements = new Set<string>(allowedElements);
 /** Whether a wording may hold the element. */

@@ -16,6 +16,8 @@ export interface StoredMark {
   /** Null: taken back. */
   points: number | null;
   comment: string;
+  /** The address of a spoken comment. */
+  voice: string | null;
   levels: Levels | null;
   version: number;
   markedBy: number;
@@ -148,6 +150,7 @@ const readers: Record<RecordPart, Read> = {
           partId: mark.partId,
           points: mark.points,
           comment: mark.comment,
+          voice: mark.voice,
           levels: mark.levels,
           version: mark.version,
           markedBy: mark.markedBy,

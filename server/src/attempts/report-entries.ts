@@ -142,6 +142,7 @@ export async function readEntries(
       right: out('answers') ? rightInWords(content, words) : null,
       explanation: out('explanations') ? content.explanation : null,
       comments: mine.map(({ comment }) => comment).filter((text) => text !== ''),
+      voices: mine.flatMap(({ voice }) => voice ?? []),
       levels: mine.flatMap((storedMark) => levelsOf(content, storedMark)),
       note: noteOn(adjustment, override, say),
     };

@@ -40,6 +40,7 @@ import { curriculaOfSchools } from './migrations/037-curricula';
 import { tagsOfTests } from './migrations/038-tags-of-tests';
 import { orderInPassages } from './migrations/039-order-in-passages';
 import { supervised } from './migrations/040-supervision';
+import { aroundMarks } from './migrations/041-around-marks';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -84,6 +85,7 @@ const migrations: Migration[] = [
   tagsOfTests,
   orderInPassages,
   supervised,
+  aroundMarks,
 ];
 
 export function migrator(database: Sequelize) {

@@ -37,6 +37,7 @@ const sorts: Record<string, Sort> = {
   'audio/wav': 'sound',
   'audio/ogg': 'sound',
   'audio/mp4': 'sound',
+  'audio/webm': 'sound',
   'video/mp4': 'film',
   'video/webm': 'film',
   'application/pdf': 'document',
@@ -59,6 +60,9 @@ const others: Record<string, string> = {
   'application/mp4': 'video/mp4',
 };
 const usual = (type: string) => others[type] ?? type;
+
+/** Recordings of sound alone come in the same containers as films, and only their sender knows which it is. */
+const soundIn: Record<string, string> = { 'audio/mp4': 'video/mp4', 'audio/webm': 'video/webm' };
 
 export interface Known {
   type: string;
@@ -116,7 +120,8 @@ export function readFile(bytes: Buffer, claimed: string): FileReading {
   }
   const claimedType = usual(elementAt(claimed.toLowerCase().split(';'), 0).trim());
   const types = typesOf(bytes).filter((type) => type in sorts && !isWritten(type));
-  let type = types.find((text) => text === claimedType) ?? types[0];
+  const spoken = types.includes(soundIn[claimedType] ?? '') ? claimedType : undefined;
+  let type = spoken ?? types.find((text) => text === claimedType) ?? types[0];
   if (type === undefined && isText(bytes)) {
     const text = bytes.toString('utf8');
     if (/<svg[\s>]/i.test(text)) {

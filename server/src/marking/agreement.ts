@@ -163,6 +163,14 @@ export async function adjudicate(
         },
         { transaction },
       );
-    await giveMark(context, editions, me, path, { attemptId, version }, mark, transaction);
+    await giveMark(
+      context,
+      editions,
+      me,
+      path,
+      { attemptId, version },
+      (held) => ({ ...mark, voice: held.voice }),
+      transaction,
+    );
   });
 }

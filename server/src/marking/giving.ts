@@ -9,6 +9,7 @@ import { lockAttempt, readGiven } from '../attempts/given';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { invalid, notFound, problem } from '../problems/problem';
+import { fileIdOf } from '@oaken/core/markup';
 import { findPart, isByHand, isMarkedByHand, mayBeByHand, type PartPath } from './marked-part';
 import { count } from '@oaken/core/text';
 import { sentence } from './sentences';
@@ -59,16 +60,54 @@ export async function giveMarks(
   await insistOnRunningAssignment(database, me, path.assignmentId);
   const { part } = await findPart(context, editions, me, path, mayBeByHand);
   await insistOnByHand(database, part, path, attempts);
-  const mark = markFor(part, wanted);
+  await insistOnVoice(database, me, wanted.voice);
+  const change: Change = (held) => changedMark(part, held, wanted);
+  // What is wrong with it is wrong whatever stood before.
+  change(unmarked);
   return database.transaction(async (transaction) => {
     const versions: { attemptId: number; version: number }[] = [];
     for (const attempt of [...attempts].sort((a, b) => a.attemptId - b.attemptId))
       versions.push({
         attemptId: attempt.attemptId,
-        version: await giveMark(context, editions, me, path, attempt, mark, transaction),
+        version: await giveMark(context, editions, me, path, attempt, change, transaction),
       });
     return { versions };
   });
+}
+
+/** What a mark holds. */
+export type HeldMark = Mark & { voice: string | null };
+const unmarked: HeldMark = { points: null, levels: null, comment: '', voice: null };
+/** From what an answer's mark holds to what it is to hold. */
+export type Change = (held: HeldMark) => HeldMark;
+
+/** What is absent stays; points that are given stand without the levels that made up the earlier ones. */
+function changedMark(
+  part: Part,
+  held: HeldMark,
+  { points, levels, comment, voice }: Omit<BodyOf<typeof api.giveMarks>, 'attempts'>,
+): HeldMark {
+  const mark = {
+    points: points === undefined ? held.points : points,
+    levels: points === undefined ? held.levels : (levels ?? null),
+    comment: comment ?? held.comment,
+  };
+  const given = points === undefined ? mark : markFor(part, mark);
+  return { ...given, voice: voice === undefined ? held.voice : voice };
+}
+
+/** @throws Problem 422 for a recording that is none, or not of my school */
+async function insistOnVoice(
+  { models }: Database,
+  me: SignedIn,
+  voice: string | null | undefined,
+): Promise<void> {
+  if (voice == null) return;
+  const file = await models.StoredFile.findOne({
+    where: { id: fileIdOf(voice), schoolId: me.account.schoolId, complete: true },
+  });
+  if (!file?.type.startsWith('audio/'))
+    throw invalid([{ pointer: '/voice', message: sentence('noSuchRecording') }]);
 }
 
 /** @throws Problem 404 for an answer that the key decides */
@@ -92,16 +131,16 @@ export async function giveMark(
   me: SignedIn,
   path: PartPath,
   { attemptId, version }: { attemptId: number; version: number },
-  mark: Mark,
+  change: Change,
   transaction: Transaction,
 ): Promise<number> {
   const { database, now } = context;
   const attempt = await lockAttempt(database, attemptId, transaction);
   if (!attempt || attempt.assignmentId !== path.assignmentId) throw notFound('work');
   if (attempt.handedInAt === null) throw problem('open-again');
-  await insistOnVersion(database, { ...path, attemptId }, version, transaction);
+  const held = await readHeld(database, { ...path, attemptId }, version, transaction);
   const stored = {
-    ...mark,
+    ...change(held),
     attemptId,
     entryId: path.entryId,
     partId: path.partId,
@@ -116,19 +155,20 @@ export async function giveMark(
   return version + 1;
 }
 
-async function insistOnVersion(
+/** @throws Problem 409 where somebody else marked it meanwhile */
+async function readHeld(
   { models }: Database,
   { attemptId, entryId, partId }: PartPath & { attemptId: number },
   version: number,
   transaction: Transaction,
-): Promise<void> {
+): Promise<HeldMark> {
   const held = await models.Mark.findOne({
     where: { attemptId, entryId, partId },
     include: ['marker'],
     lock: true,
     transaction,
   });
-  if ((held?.version ?? 0) === version) return;
+  if ((held?.version ?? 0) === version) return held ?? unmarked;
   const points =
     held?.points == null
       ? sentence('noPoints')

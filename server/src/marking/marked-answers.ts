@@ -7,6 +7,7 @@ import type { Editions } from '../attempts/editions';
 import { readRecords } from '../attempts/record';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
+import { readAnchors } from './anchors';
 import {
   answerTo,
   findAssignment,
@@ -27,6 +28,7 @@ export interface StoredMark {
   points: number | null;
   comment: string;
   levels: Levels | null;
+  voice: string | null;
   by: string;
   at: Date;
 }
@@ -55,6 +57,7 @@ export async function readMarks(
     points: mark.points,
     comment: mark.comment,
     levels: mark.levels,
+    voice: mark.voice,
     by: nameOf.get(mark.markedBy) ?? '',
     at: mark.markedAt,
   }));
@@ -64,6 +67,7 @@ export const markOf = ({
   points,
   comment,
   levels,
+  voice,
   by,
   at,
   version,
@@ -71,22 +75,25 @@ export const markOf = ({
   points,
   comment,
   levels,
+  voice,
   by,
   at: toMillis(at),
   version,
 });
+
+type AnchorsOf = Awaited<ReturnType<typeof readAnchors>>;
 
 /** The parts with the answers to them; `marks` by attempt, entry and part. */
 export function workOf(
   parts: Handed[],
   answers: Answered[],
   marks: StoredMark[],
-  { names }: { names: boolean },
+  { names, anchors }: { names: boolean; anchors: AnchorsOf },
 ): Pick<MarkingWork, 'parts' | 'answers'> {
   const key = (attemptId: number, entry: string, part: string) => `${attemptId} ${entry} ${part}`;
   const held = new Map(marks.map((mark) => [key(mark.attemptId, mark.entry, mark.part), mark]));
   return {
-    parts: parts.map((part) => partOf(part, marks)),
+    parts: parts.map((part) => partOf(part, marks, anchors)),
     answers: parts.flatMap(({ entry, part }) =>
       answers.flatMap((answer): MarkedAnswer[] => {
         if (answer.entry !== entry.id) return [];
@@ -116,7 +123,7 @@ export function workOf(
   };
 }
 
-function partOf(handed: Handed, marks: StoredMark[]): MarkedPart {
+function partOf(handed: Handed, marks: StoredMark[], anchors: AnchorsOf): MarkedPart {
   const { entry, part, number } = handed;
   const used = new Map<string, number>();
   for (const { entry: of, part: id, comment } of marks)
@@ -131,6 +138,7 @@ function partOf(handed: Handed, marks: StoredMark[]): MarkedPart {
     guide: 'guide' in part ? part.guide : '',
     criteria: 'criteria' in part ? (part.criteria ?? []) : [],
     maxPoints: kindOf(part).points(part),
+    anchors: anchors(entry.itemId, part.id),
     comments: [...used]
       .sort((a, b) => b[1] - a[1])
       .map(([comment]) => comment)
@@ -155,5 +163,6 @@ export async function readMarking(
   ]);
   const wanted = partsByHand(asked, answers);
   const marks = await readMarks(context.database, answers);
-  return { title, mayMark, ...workOf(wanted, answers, marks, { names: true }) };
+  const anchors = await readAnchors(context.database, wanted);
+  return { title, mayMark, ...workOf(wanted, answers, marks, { names: true, anchors }) };
 }

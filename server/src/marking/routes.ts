@@ -2,6 +2,7 @@ import { api } from '@oaken/contract';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
+import { keepAnchor, removeAnchor } from './anchors';
 import { giveMarks } from './giving';
 import { listMarked, listMarking } from './list';
 import { readMarking } from './marked-answers';
@@ -16,6 +17,11 @@ export function markingRoutes(bind: Bind, context: Context, editions: Editions):
     readMarking(context, editions, me, params.assignmentId, query),
   );
   bind(api.giveMarks, ({ me, params, body }) => giveMarks(context, editions, me, params, body));
+  bind(api.keepAnchor, ({ me, params, body }) => keepAnchor(context, editions, me, params, body));
+  bind(api.removeAnchor, async ({ me, params }) => {
+    await removeAnchor(context, editions, me, params);
+    return {};
+  });
   bind(api.readAgreement, ({ me, params }) => readAgreement(context, editions, me, params));
   bind(api.requestSecondMarking, async ({ me, params, body }) => {
     await requestSecondMarking(context, editions, me, params, body.secondMarker);

@@ -18,6 +18,7 @@ import {
   type PartPath,
   readAnswers,
 } from './marked-part';
+import { readAnchors } from './anchors';
 import { type StoredMark, workOf } from './marked-answers';
 
 export interface SecondMarkingRequest extends PartPath {
@@ -76,6 +77,7 @@ export async function readSeconds(
     points: mark.points,
     comment: mark.comment,
     levels: mark.levels,
+    voice: null,
     by: secondMarker,
     at: mark.markedAt,
     firstPoints: mark.firstPoints,
@@ -155,6 +157,7 @@ export async function readSecondMarking(
   answers.sort((a, b) => b.attemptId - a.attemptId);
   const work = workOf([handed], answers, await readSeconds(context.database, mine), {
     names: false,
+    anchors: await readAnchors(context.database, [handed]),
   });
   return { title: mine.title, mayMark: true, ...work };
 }

@@ -77,6 +77,7 @@ import {
   defineRating,
   defineAnswerSheet,
 } from './marking';
+import { defineAnchorAnswer, defineAttemptNote } from './around-marks';
 
 import {
   definePreparedQuestion,
@@ -107,6 +108,7 @@ export * from './tests';
 export * from './classes';
 export * from './assignments';
 export * from './attempts';
+export * from './around-marks';
 export * from './marking';
 export * from './rounds';
 export * from './paper';
@@ -209,6 +211,8 @@ export const tables = {
     Score: defineScore,
     Mark: defineMark,
     MarkLogEntry: defineMarkLogEntry,
+    AnchorAnswer: defineAnchorAnswer,
+    AttemptNote: defineAttemptNote,
     SecondMarking: defineSecondMarking,
     SecondMark: defineSecondMark,
     RejectedAnswer: defineRejectedAnswer,

@@ -236,6 +236,8 @@ const parents: Partial<Record<ModelName, readonly Parent[]>> = {
     partOf('SecondMarking', 'secondMarkingId', 'secondMarking', 'secondMarks'),
     of('Account', 'adjudicatedBy', 'adjudicator'),
   ],
+  AnchorAnswer: [of('Item', 'itemId', 'item'), of('Account', 'keptBy', 'keeper')],
+  AttemptNote: [of('Attempt', 'attemptId', 'attempt'), of('Account', 'authorId', 'author')],
   SecondMarking: [
     of('Account', 'requestedBy', 'requester'),
     of('Assignment', 'assignmentId', 'assignment', 'secondMarkings'),

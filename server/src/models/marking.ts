@@ -48,6 +48,8 @@ export class Mark extends Model<InferAttributes<Mark>, InferCreationAttributes<M
   declare markedAt: Date;
   declare version: CreationOptional<number>;
   declare levels: CreationOptional<Levels | null>;
+  /** The address of a spoken comment. */
+  declare voice: CreationOptional<string | null>;
 
   declare attempt?: NonAttribute<Attempt>;
   declare marker?: NonAttribute<Account>;
@@ -63,6 +65,7 @@ export const defineMark = table(Mark, 'marks', {
   markedAt: required(DATE(3)),
   version: withDefault(INTEGER.UNSIGNED, 1),
   levels: optional(JSON),
+  voice: optional(STRING(60)),
 });
 
 /** A mark as it stood before or after a change. */
@@ -79,6 +82,7 @@ export class MarkLogEntry extends Model<
   declare markedBy: number;
   declare markedAt: Date;
   declare levels: CreationOptional<Levels | null>;
+  declare voice: CreationOptional<string | null>;
 
   declare attempt?: NonAttribute<Attempt>;
   declare marker?: NonAttribute<Account>;
@@ -94,6 +98,7 @@ export const defineMarkLogEntry = table(MarkLogEntry, 'mark_log', {
   markedBy: required(INTEGER.UNSIGNED),
   markedAt: required(DATE(3)),
   levels: optional(JSON),
+  voice: optional(STRING(60)),
 });
 
 /** A part that a second marker marks too. */

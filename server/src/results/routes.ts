@@ -15,6 +15,8 @@ import { listResults } from './list';
 import { readResults } from './service';
 import { bringSheet, listSheets, readSheetResults, removeSheet } from './sheets';
 import { readStudentsOverTime } from './over-time';
+import { readStudentWorks } from './student-works';
+import { changeNote, removeNote, writeNote } from './notes';
 import { rate } from './ratings';
 import { readStandardResults } from './standards';
 import { readStudentWork } from './student';
@@ -36,6 +38,19 @@ export function resultRoutes(bind: Bind, context: Context, editions: Editions): 
     readStudentsOverTime(context, editions, me, params.assignmentId, query),
   );
 
+  bind(api.readStudentWorks, ({ me, params, query }) =>
+    readStudentWorks(context, editions, me, params, query.by),
+  );
+
+  bind(api.writeNote, ({ me, params, body }) => writeNote(context, me, params, body));
+  bind(api.changeNote, async ({ me, params, body }) => {
+    await changeNote(context, me, params.noteId, body);
+    return {};
+  });
+  bind(api.removeNote, async ({ me, params }) => {
+    await removeNote(context, me, params.noteId);
+    return {};
+  });
   bind(api.rate, async ({ me, params, body }) => {
     await rate(context, editions, me, params.assignmentId, body);
     return {};

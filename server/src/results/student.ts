@@ -15,6 +15,7 @@ import type { Account } from '../models/accounts';
 import { notFound } from '../problems/problem';
 import { readRecord, type AttemptRecord } from '../attempts/record';
 import { readLateAnswers } from './late-answers';
+import { readNotes } from './notes';
 import { readRatings } from './ratings';
 import { readStatements, unscoredCodes } from './standards';
 import { mayRun, rule } from '../access';
@@ -74,6 +75,7 @@ export async function readStudentWork(
     lateAnswers: await readLateAnswers(database, shown.id, entries),
     adjustments: standingAdjustments(decided),
     ratings: await ratingsOf(database, { assignmentId, studentId }, entries),
+    notes: await readNotes(database, me, shown.id),
     history: await readHistory(database, shown, name, marks, decided, numberOf),
   };
 }
@@ -107,6 +109,7 @@ interface GivenMark {
   by: string;
   points: number | null;
   comment: string;
+  voice: string | null;
   at: Date;
 }
 
@@ -117,11 +120,12 @@ async function readGivenMarks({ models }: Database, attemptId: number): Promise<
     include: ['marker'],
     order: ['id'],
   });
-  return logged.map(({ entryId, marker, points, comment, markedAt }) => ({
+  return logged.map(({ entryId, marker, points, comment, voice, markedAt }) => ({
     entry: entryId,
     by: marker?.fullName ?? '',
     points,
     comment,
+    voice,
     at: markedAt,
   }));
 }
@@ -161,7 +165,12 @@ function entryWork(
     hints: practice?.hints ?? 0,
     shown: practice?.shown ?? false,
     ms: record.timeSpent.get(entry.id) ?? null,
-    comments: [...latest.values()].map(({ by, points, comment }) => ({ by, points, comment })),
+    comments: [...latest.values()].map(({ by, points, comment, voice }) => ({
+      by,
+      points,
+      comment,
+      voice,
+    })),
     override: entry.override ?? null,
   };
 }

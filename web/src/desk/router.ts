@@ -193,6 +193,11 @@ const routes: RouteRecordRaw[] = [
     meta: teacher(say('desk.marking')),
   },
   {
+    path: '/marking/:assignmentId(\\d+)/:entryId/:partId/all',
+    component: () => import('./marking/AllAnswersPage.vue'),
+    meta: teacher(say('desk.marking')),
+  },
+  {
     path: '/marking/:assignmentId(\\d+)/students',
     component: () => import('./marking/MarkingPage.vue'),
     meta: teacher(say('desk.marking')),

@@ -87,6 +87,9 @@ const timeWords = (time: number) =>
     <p v-for="comment in entry.comments" :key="comment" class="said">
       {{ say('report.teacher', { comment }) }}
     </p>
+    <p v-for="voice in entry.voices" :key="voice" class="said">
+      <audio controls preload="metadata" :src="voice" :aria-label="say('report.spoken')" />
+    </p>
     <p v-for="(sentence, index) in entry.right ?? []" :key="index">
       {{ say('report.key', { answer: sentence }) }}
     </p>
@@ -115,6 +118,10 @@ h2 span {
 .said {
   border-inline-start: 3px solid var(--oak);
   padding-inline-start: 12px;
+}
+audio {
+  max-width: 100%;
+  height: 40px;
 }
 .explanation {
   border-inline-start: 3px solid var(--secure);

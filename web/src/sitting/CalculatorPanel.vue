@@ -161,7 +161,7 @@ async function work(): Promise<void> {
           :key="key.shows"
           type="button"
           class="key small"
-          :aria-label="key.label"
+          :aria-label="key.label && `${key.shows}: ${key.label}`"
           @click="write(key.writes ?? key.shows)"
         >
           {{ key.shows }}

@@ -1,54 +1,32 @@
 <script setup lang="ts">
 /** One answer, large and alone: text as written, drawings and photos to look at closely. */
-import { onPaperAnswer, type SittingItem } from '@oaken/core/items';
-import { computed } from 'vue';
 import ItemView from '../../kinds/ItemView.vue';
 import MagnifiedView from './MagnifiedView.vue';
-import type { Task } from './useMarking';
+import { useAnswerParts, type ShownAnswer } from './useAnswerParts';
 import { say } from '../../words/teacher';
 
-const props = defineProps<{ task: Task }>();
-const shown = computed(() => props.task.part.shown);
-const item = computed<SittingItem>(() => ({ stem: '', parts: [shown.value] }));
-/** Written on paper: pictures of it. */
-const written = computed(() => {
-  const read = onPaperAnswer.safeParse(props.task.response);
-  return read.success && 'handwritten' in read.data ? read.data.handwritten : null;
-});
-const photos = computed(() =>
-  shown.value.kind === 'upload' && Array.isArray(props.task.response)
-    ? (props.task.response as string[])
-    : null,
-);
-const isPhoto = computed(
-  () =>
-    shown.value.kind === 'upload' && 'accepts' in shown.value && shown.value.accepts === 'photo',
-);
+const { answer } = defineProps<{ answer: ShownAnswer }>();
+const { shown, text, pictures, files, item } = useAnswerParts(() => answer);
 </script>
 
 <template>
-  <div v-if="typeof task.response === 'string'" class="text">{{ task.response }}</div>
-  <template v-else-if="written || (photos && isPhoto)">
-    <MagnifiedView v-for="(photo, index) in written ?? photos ?? []" :key="photo"
+  <div v-if="text !== null" class="text">{{ text }}</div>
+  <template v-else-if="pictures">
+    <MagnifiedView v-for="(picture, index) in pictures" :key="picture"
       ><img
-        :src="photo"
-        :alt="
-          say('marking.photoNumberPhotos', {
-            number: index + 1,
-            photos: (written ?? photos ?? []).length,
-          })
-        "
+        :src="picture"
+        :alt="say('marking.photoNumberPhotos', { number: index + 1, photos: pictures.length })"
         class="photo"
         draggable="false"
     /></MagnifiedView>
   </template>
-  <ul v-else-if="photos">
-    <li v-for="(photo, index) in photos" :key="photo">
-      <a :href="photo" target="_blank">{{ say('marking.fileNumber', { number: index + 1 }) }}</a>
+  <ul v-else-if="files">
+    <li v-for="(file, index) in files" :key="file">
+      <a :href="file" target="_blank">{{ say('marking.fileNumber', { number: index + 1 }) }}</a>
     </li>
   </ul>
   <MagnifiedView v-else>
-    <ItemView :item="item" :responses="{ [shown.id]: task.response }" name="marking" disabled />
+    <ItemView :item="item" :responses="{ [shown.id]: answer.response }" name="marking" disabled />
   </MagnifiedView>
 </template>
 

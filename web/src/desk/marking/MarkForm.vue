@@ -5,6 +5,7 @@ import RichText from '../../parts/RichText.vue';
 import { pointsText, useWords } from '../shared/words';
 import RubricLevels from './RubricLevels.vue';
 import { isMarked, markOf, type Task } from './useMarking';
+import VoiceComment from './VoiceComment.vue';
 import type { useTypedMark } from './useTypedMark';
 import { say } from '../../words/teacher';
 
@@ -14,12 +15,14 @@ const props = defineProps<{
   mayMark: boolean;
   /** Who reads the comment. */
   forWhom: string;
+  /** Whether a comment can be spoken. */
+  spoken: boolean;
   busy: boolean;
   wrong: string;
 }>();
 const emit = defineEmits<{ mark: []; takeBack: [] }>();
 const words = useWords();
-const { points, comment, recovered } = props.typed;
+const { points, comment, voice, recovered } = props.typed;
 const part = computed(() => props.task.part);
 const given = computed(() => markOf(props.task));
 </script>
@@ -70,6 +73,7 @@ const given = computed(() => markOf(props.task));
         </ElButton>
       </li>
     </ul>
+    <VoiceComment v-if="spoken" v-model="voice" :disabled="!mayMark" />
     <p v-if="recovered" class="faded small">{{ say('marking.youTypedThisBefore') }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ElButton v-if="mayMark" type="primary" native-type="submit" :loading="busy">{{

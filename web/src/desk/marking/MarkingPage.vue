@@ -4,7 +4,6 @@
  * comment, and the next one.
  */
 import { elementAt } from '@oaken/core/certain';
-import { listing } from '@oaken/core/text';
 import { computed, nextTick, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDoing } from '../../client/useDoing';
@@ -15,9 +14,11 @@ import PageHead from '../shared/PageHead.vue';
 import RichText from '../../parts/RichText.vue';
 import { done, failed } from '../shared/undo';
 import { pointsText } from '../shared/words';
+import AnchorAnswers from './AnchorAnswers.vue';
 import AnswerShown from './AnswerShown.vue';
 import MarkForm from './MarkForm.vue';
-import { isMarked, markOf, useMarking, type Given, type Source } from './useMarking';
+import { isMarked, markOf, namesOf, useMarking, type Given, type Source } from './useMarking';
+import { useHiddenNames } from './useHiddenNames';
 import { useMarkingKeys } from './useMarkingKeys';
 import { useTypedMark } from './useTypedMark';
 import { say } from '../../words/teacher';
@@ -31,12 +32,12 @@ function sourceOf(query: Record<string, unknown>): Source {
   return { by: 'item', assignmentId, entry: String(query.entryId), part: String(query.partId) };
 }
 
-const { params } = useRoute();
+const { params, query } = useRoute();
 const source = sourceOf(params);
 const { work, tasks, load, give } = useMarking(source);
 const { wrong, busy, read, act } = useDoing();
 const taskIndex = ref(0);
-const hidden = ref(localStorage.getItem('oaken-marking-names') === 'hidden');
+const { hidden, hide } = useHiddenNames();
 const area = ref<HTMLElement>();
 
 const here = computed(() => tasks.value[taskIndex.value] ?? null);
@@ -44,18 +45,18 @@ const typed = useTypedMark(source, here);
 const part = computed(() => here.value?.part ?? null);
 const wordCount = computed(() => here.value?.all[0]?.words ?? null);
 const mayMark = computed(() => work.value?.mayMark ?? false);
+/** A second marker reads anchor answers, and leaves them to whoever runs the assignment. */
+const anchorPlace = computed(() =>
+  source.by === 'second' || !mayMark.value || !part.value
+    ? null
+    : {
+        assignmentId: source.assignmentId,
+        entryId: part.value.entry,
+        partId: part.value.part,
+      },
+);
 const marked = computed(() => tasks.value.filter(isMarked).length);
-const names = computed(() => {
-  const all = here.value?.all ?? [];
-  const students = all.flatMap(({ student }) => student ?? []);
-  if (hidden.value || students.length < all.length)
-    return all.length === 1
-      ? say('marking.oneStudent')
-      : say('common.studentsCounted', { n: all.length });
-  return listing(
-    students.map(({ name, className }) => `${name}${className ? ` (${className})` : ''}`),
-  );
-});
+const names = computed(() => (here.value ? namesOf(here.value, hidden.value) : ''));
 const where = {
   item: say('marking.marking'),
   student: say('marking.markingStudentByStudent'),
@@ -76,7 +77,10 @@ function unmarkedAfter(from: number): number | null {
 onMounted(() =>
   read(async () => {
     await load();
-    show(unmarkedAfter(-1) ?? 0);
+    const asked = tasks.value.findIndex(({ all }) =>
+      all.some(({ attemptId }) => attemptId === Number(query.attempt)),
+    );
+    show(asked >= 0 ? asked : (unmarkedAfter(-1) ?? 0));
   }),
 );
 function nextUnmarked(): void {
@@ -85,6 +89,7 @@ function nextUnmarked(): void {
   else show(to);
 }
 
+const noMark: Given = { points: null, levels: null, comment: '', voice: null };
 async function put(given: Given): Promise<boolean> {
   const task = here.value;
   if (!task || busy.value) return false;
@@ -105,7 +110,8 @@ async function mark(): Promise<void> {
   const before = markOf(task);
   const index = taskIndex.value;
   const levels = typed.levelsStand.value ? typed.levels.value : null;
-  if (!(await put({ points, levels, comment: typed.comment.value }))) return;
+  const given = { points, levels, comment: typed.comment.value, voice: typed.voice.value };
+  if (!(await put(given))) return;
   const to = unmarkedAfter(index);
   const all = to === null ? say('marking.everythingMarkedAfter') : '';
   const students = say('common.studentsCounted', { n: task.all.length });
@@ -118,16 +124,15 @@ async function mark(): Promise<void> {
     }),
     async () => {
       show(index);
-      const earlier = before ?? { points: null, levels: null, comment: '' };
-      const { points: given, levels: chosen, comment } = earlier;
-      if (await put({ points: given, levels: chosen, comment })) show(index);
+      const { points: given, levels: chosen, comment, voice } = before ?? noMark;
+      if (await put({ points: given, levels: chosen, comment, voice })) show(index);
       else failed(new Error(wrong.value));
     },
   );
   show(to ?? index);
 }
 async function takeBack(): Promise<void> {
-  if (await put({ points: null, levels: null, comment: '' })) show(taskIndex.value);
+  if (await put(noMark)) show(taskIndex.value);
 }
 
 useMarkingKeys({
@@ -139,16 +144,16 @@ useMarkingKeys({
   mark: () => void mark(),
   next: nextUnmarked,
 });
-function hide(): void {
-  hidden.value = !hidden.value;
-  localStorage.setItem('oaken-marking-names', hidden.value ? 'hidden' : 'shown');
-}
 </script>
 
 <template>
   <PageHead :title="work?.title ?? say('marking.marking')" :where="where">
     <RouterLink to="/marking">{{ say('marking.markingList') }}</RouterLink>
     <template v-if="work && source.by === 'item'">
+      <RouterLink
+        :to="`/marking/${source.assignmentId}/${source.entry}/${source.part}/all?attempt=${here?.all[0]?.attemptId ?? ''}`"
+        >{{ say('marking.allAnswers') }}</RouterLink
+      >
       <RouterLink :to="`/marking/${source.assignmentId}/students`">{{
         say('marking.studentByStudentTitle')
       }}</RouterLink>
@@ -188,7 +193,7 @@ function hide(): void {
           <b>{{ names }}</b>
           <template v-if="here.all.length > 1">{{ say('marking.theSameAnswerMarked') }}</template>
         </p>
-        <AnswerShown :key="taskIndex" :task="here" />
+        <AnswerShown :key="taskIndex" :answer="here" />
         <p v-if="wordCount !== null" class="faded">{{ say('marking.words', { n: wordCount }) }}</p>
       </div>
     </template>
@@ -200,11 +205,13 @@ function hide(): void {
         :for-whom="
           source.by === 'second' ? say('marking.forFirstMarker') : say('marking.forStudent')
         "
+        :spoken="source.by !== 'second'"
         :busy="busy"
         :wrong="wrong"
         @mark="mark"
         @take-back="takeBack"
       />
+      <AnchorAnswers :part="part" :task="here" :place="anchorPlace" @changed="load" />
     </template>
   </FacingPages>
   <FootingLine v-if="tasks.length" :label="say('marking.howFar')">

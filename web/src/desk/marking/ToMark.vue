@@ -41,6 +41,11 @@ const stem = (html: string) => stemLine(html, 90);
             <td class="figures">{{ line.marked }}</td>
             <td class="short">{{ words.time(line.oldest) }}</td>
             <td>
+              <RouterLink
+                :to="`/marking/${line.assignmentId}/${line.entry}/${line.part}/all`"
+                class="small short"
+                >{{ say('marking.allOnOnePage') }}</RouterLink
+              >
               <RouterLink :to="`/marking/${line.assignmentId}/students`" class="small short">{{
                 say('marking.studentByStudent')
               }}</RouterLink>
@@ -85,6 +90,9 @@ const stem = (html: string) => stemLine(html, 90);
 <style scoped>
 td:first-child {
   width: 46%;
+}
+td a + a {
+  display: block;
 }
 .short {
   white-space: nowrap;

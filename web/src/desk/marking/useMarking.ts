@@ -6,8 +6,10 @@ import { present, valueOf } from '@oaken/core/certain';
 import type { MarkedAnswer, MarkedPart, MarkingWork } from '@oaken/contract/marking';
 import type { Levels } from '@oaken/core/items';
 import { sameAnswers } from '@oaken/core/marking';
+import { listing } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { call } from '../../client/call';
+import { say } from '../../words/teacher';
 
 /** One answer to look at, and everybody who gave it. */
 export interface Task {
@@ -20,7 +22,11 @@ export interface Given {
   points: number | null;
   levels: Levels | null;
   comment: string;
+  /** The address of a spoken comment. */
+  voice: string | null;
 }
+/** What is absent stays as each answer has it. */
+export type Change = Partial<Given>;
 
 /** Where the answers come from. */
 export type Source =
@@ -29,8 +35,26 @@ export type Source =
   | { by: 'second'; secondMarkingId: number };
 
 export const markOf = ({ all }: Task) => all[0]?.mark ?? null;
+const attemptsOf = ({ all }: Task) =>
+  all.map(({ attemptId, mark }) => ({ attemptId, version: mark?.version ?? 0 }));
 export const isMarked = ({ all }: Task) =>
   all.every(({ mark }) => mark !== null && mark.points !== null);
+
+/** What a task is known by, whatever is marked meanwhile. */
+export const taskKey = ({ part, all }: Task) =>
+  `${part.entry}/${part.part}/${all.map(({ attemptId }) => attemptId).join('-')}`;
+
+/** "Ada Lark (6B) and Ben Moss (6B)"; only how many, where names are hidden or not known. */
+export function namesOf({ all }: Task, hidden: boolean): string {
+  const students = all.flatMap(({ student }) => student ?? []);
+  if (hidden || students.length < all.length)
+    return all.length === 1
+      ? say('marking.oneStudent')
+      : say('common.studentsCounted', { n: all.length });
+  return listing(
+    students.map(({ name, className }) => `${name}${className ? ` (${className})` : ''}`),
+  );
+}
 
 export function useMarking(source: Source) {
   const work = ref<MarkingWork | null>(null);
@@ -69,18 +93,24 @@ export function useMarking(source: Source) {
           });
   }
 
-  async function give({ part, all }: Task, given: Given): Promise<void> {
-    const attempts = all.map(({ attemptId, mark }) => ({ attemptId, version: mark?.version ?? 0 }));
-    const body = { attempts, ...given };
-    if (source.by === 'second')
-      await call('giveSecondMarks', { params: { secondMarkingId: source.secondMarkingId }, body });
-    else
-      await call('giveMarks', {
-        params: { assignmentId: source.assignmentId, entryId: part.entry, partId: part.part },
-        body,
-      });
+  /** Changes the marks of several answers to the same question, all or none. */
+  async function giveAll(some: readonly Task[], change: Change): Promise<void> {
+    const [first] = some;
+    if (!first || source.by === 'second') return;
+    const { entry: entryId, part: partId } = first.part;
+    await call('giveMarks', {
+      params: { assignmentId: source.assignmentId, entryId, partId },
+      body: { attempts: some.flatMap(attemptsOf), ...change },
+    });
     await load();
   }
 
-  return { work, tasks, load, give };
+  async function give(task: Task, { voice, ...given }: Given): Promise<void> {
+    if (source.by !== 'second') return giveAll([task], { ...given, voice });
+    const body = { attempts: attemptsOf(task), ...given };
+    await call('giveSecondMarks', { params: { secondMarkingId: source.secondMarkingId }, body });
+    await load();
+  }
+
+  return { work, tasks, load, give, giveAll };
 }

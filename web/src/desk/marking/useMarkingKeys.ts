@@ -10,7 +10,7 @@ export interface MarkingKeys {
   next(): void;
 }
 
-const fields = 'input:not([type=radio]), textarea, select';
+const fields = 'input:not([type=radio]):not([type=checkbox]), textarea, select';
 
 /** @returns whether the key meant something */
 function pressed(event: KeyboardEvent, keys: MarkingKeys): boolean {

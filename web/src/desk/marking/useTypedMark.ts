@@ -3,17 +3,15 @@ import { levelPoints, type Levels } from '@oaken/core/items';
 import isEqual from 'fast-deep-equal';
 import { computed, ref, watch, type Ref } from 'vue';
 import { useKeptForm } from '../shared/keptForm';
-import { markOf, type Source, type Task } from './useMarking';
+import { markOf, taskKey as keyOf, type Source, type Task } from './useMarking';
 
 /** What stands in the fields. */
 interface Typed {
   points: string;
   levels: Levels;
   comment: string;
+  voice: string | null;
 }
-
-const keyOf = ({ part, all }: Task) =>
-  `${part.entry}/${part.part}/${all.map(({ attemptId }) => attemptId).join('-')}`;
 
 /** What the server has of an answer. */
 function givenOf(task: Task): Typed {
@@ -22,24 +20,30 @@ function givenOf(task: Task): Typed {
     points: mark?.points == null ? '' : String(mark.points),
     levels: mark?.levels ?? {},
     comment: mark?.comment ?? '',
+    voice: mark?.voice ?? null,
   };
 }
+
+const toValueOf = (fields: { [Field in keyof Typed]: Ref<Typed[Field]> }): Typed => ({
+  points: fields.points.value,
+  levels: fields.levels.value,
+  comment: fields.comment.value,
+  voice: fields.voice.value,
+});
 
 /** @param task the answer that is looked at */
 export function useTypedMark(source: Source, task: Ref<Task | null>) {
   const points = ref('');
   const levels = ref<Levels>({});
   const comment = ref('');
+  const voice = ref<string | null>(null);
   /** What stands in the fields was typed earlier and never given. */
   const recovered = ref(false);
   const kept = useKeptForm<Record<string, Typed>>(
     `marking-${source.by === 'second' ? source.secondMarkingId : source.assignmentId}`,
   );
-  const typed = (): Typed => ({
-    points: points.value,
-    levels: levels.value,
-    comment: comment.value,
-  });
+  const fields = { points, levels, comment, voice };
+  const typed = (): Typed => toValueOf(fields);
 
   /** What is kept of all other answers. */
   function othersOf(here: Task): Record<string, Typed> {
@@ -52,7 +56,7 @@ export function useTypedMark(source: Source, task: Ref<Task | null>) {
     if (Object.keys(others).length > 0) kept.write(others);
     else kept.forget();
   }
-  watch([points, levels, comment], () => {
+  watch(Object.values(fields), () => {
     const here = task.value;
     if (!here) return;
     if (isEqual(typed(), givenOf(here))) forget(here);
@@ -65,7 +69,10 @@ export function useTypedMark(source: Source, task: Ref<Task | null>) {
     const given = givenOf(task.value);
     const earlier = kept.read()?.[keyOf(task.value)];
     recovered.value = earlier !== undefined && !isEqual(earlier, given);
-    ({ points: points.value, levels: levels.value, comment: comment.value } = earlier ?? given);
+    const now = earlier ?? given;
+    [points.value, levels.value, comment.value] = [now.points, now.levels, now.comment];
+    // What was kept before there were recordings has none.
+    voice.value = now.voice ?? null;
   }
 
   const numberTyped = computed(() => Number(points.value.trim().replace(',', '.') || 'none'));
@@ -74,9 +81,7 @@ export function useTypedMark(source: Source, task: Ref<Task | null>) {
     return criteria.length === 0 ? null : levelPoints(criteria, chosen);
   };
   return {
-    points,
-    levels,
-    comment,
+    ...fields,
     recovered,
     show,
     forget,

@@ -135,6 +135,8 @@ function rateIn(code: string, studentIds: readonly number[], rating: number | nu
       v-else-if="standards && shape === 'students'"
       :standards="standards.standards"
       :assignment-id="assignmentId"
+      :over="over"
+      :by="by"
       :may-rate="results.mayChange && by === 'standard'"
       @rate="rateIn"
     />

@@ -3,16 +3,20 @@
  * Students down, standards across: who has earned what on each, or how the teacher rates it. A
  * rating is a key, 1 to 4, and the next student below is there at once.
  */
-import type { StandardResult } from '@oaken/contract/results';
+import type { Gathering, StandardResult } from '@oaken/contract/results';
 import { computed, nextTick, ref } from 'vue';
 import SelectField from '../../parts/SelectField.vue';
 import TallyBox from '../../parts/TallyBox.vue';
+import { toggled } from '../../parts/toggled';
 import { percent } from '../shared/words';
+import StudentWorks from './StudentWorks.vue';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{
   standards: readonly StandardResult[];
   assignmentId: number;
+  over: 'this' | 'all';
+  by: Gathering;
   mayRate: boolean;
 }>();
 const emit = defineEmits<{ rate: [code: string, studentIds: number[], rating: number | null] }>();
@@ -22,6 +26,8 @@ const choices = [
   { value: 'ratings', label: say('results.ratings') },
 ];
 const grid = ref<HTMLElement>();
+/** Students whose assignments stand below them. */
+const opened = ref<ReadonlySet<number>>(new Set());
 
 /** The cell of a rating by its place; the page moves to it where there is one. */
 async function goTo(row: number, column: number): Promise<void> {
@@ -125,34 +131,54 @@ const lines = computed(() => {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="({ id, name, className, cells }, row) in lines" :key="id">
-          <th scope="row" class="name">
-            <RouterLink :to="`/results/${assignmentId}/students/${id}`">{{ name }}</RouterLink>
-            {{ ' ' }}<span class="faded small">{{ className }}</span>
-          </th>
-          <td
-            v-for="({ code, share, label, rating, ratingLabel }, column) in cells"
-            :key="code"
-            :data-copy="shown === 'ratings' ? (rating ?? '') : percent(share)"
-          >
-            <button
-              v-if="shown === 'ratings'"
-              class="rating"
-              :data-cell="`${row} ${column}`"
-              :aria-label="`${ratingLabel}: ${rating ?? say('results.notRated')}`"
-              :disabled="!mayRate"
-              @keydown="press($event, row, column)"
+        <template v-for="({ id, name, className, cells }, row) in lines" :key="id">
+          <tr>
+            <th scope="row" class="name">
+              <RouterLink :to="`/results/${assignmentId}/students/${id}`">{{ name }}</RouterLink>
+              {{ ' ' }}<span class="faded small">{{ className }}</span>
+              <ElButton
+                v-if="over === 'all'"
+                link
+                class="word small"
+                :aria-expanded="opened.has(id)"
+                :aria-label="say('results.worksOf', { name })"
+                @click="opened = new Set(toggled([...opened], id))"
+                >{{
+                  opened.has(id) ? say('results.hideWorks') : say('results.showWorks')
+                }}</ElButton
+              >
+            </th>
+            <td
+              v-for="({ code, share, label, rating, ratingLabel }, column) in cells"
+              :key="code"
+              :data-copy="shown === 'ratings' ? (rating ?? '') : percent(share)"
             >
-              {{ rating ?? '—' }}
-            </button>
-            <TallyBox
-              v-else
-              :share="share"
-              :label="label"
-              :figure="share === null ? undefined : String(Math.round(100 * share))"
-            />
-          </td>
-        </tr>
+              <button
+                v-if="shown === 'ratings'"
+                class="rating"
+                :data-cell="`${row} ${column}`"
+                :aria-label="`${ratingLabel}: ${rating ?? say('results.notRated')}`"
+                :disabled="!mayRate"
+                @keydown="press($event, row, column)"
+              >
+                {{ rating ?? '—' }}
+              </button>
+              <TallyBox
+                v-else
+                :share="share"
+                :label="label"
+                :figure="share === null ? undefined : String(Math.round(100 * share))"
+              />
+            </td>
+          </tr>
+          <StudentWorks
+            v-if="over === 'all' && opened.has(id)"
+            :student="{ id, name }"
+            :assignment-id="assignmentId"
+            :codes="cells.map(({ code }) => code)"
+            :by="by"
+          />
+        </template>
       </tbody>
       <tfoot>
         <tr>

@@ -14,6 +14,7 @@ import type { Decision } from './decisions';
 import LateAnswers from './LateAnswers.vue';
 import RatingFields from './RatingFields.vue';
 import WorkEntry from './WorkEntry.vue';
+import WorkNotes from './WorkNotes.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import { languageNames, type Language } from '@oaken/words';
 import { say } from '../../words/teacher';
@@ -170,6 +171,7 @@ async function takeBack(adjustmentId: number): Promise<void> {
           </p>
         </template>
         <RatingFields v-if="work.ratings.length" :work="work" :place="params" @refused="load" />
+        <WorkNotes :key="work.attempt.id" :work="work" :place="params" @changed="load" />
         <h3>{{ say('results.whatHappened') }}</h3>
         <table class="ruled">
           <tbody>

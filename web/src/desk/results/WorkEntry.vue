@@ -88,6 +88,13 @@ const overrideWords = {
     <p v-for="comment in entry.comments" :key="comment.by" class="comment">
       {{ comment.by }}{{ comment.points === null ? '' : `: ${pointsText(comment.points)}`
       }}{{ comment.comment ? `. ${comment.comment}` : '' }}
+      <audio
+        v-if="comment.voice"
+        controls
+        preload="metadata"
+        :src="comment.voice"
+        :aria-label="say('marking.spokenComment')"
+      />
     </p>
     <p v-if="entry.override" class="comment">{{ overrideWords[entry.override] }}</p>
     <p v-if="decision" class="comment">
