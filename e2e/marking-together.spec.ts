@@ -101,8 +101,9 @@ const card = (text: string) => page.getByRole('article').filter({ hasText: text 
 test('texts stand as cards: points by key, the same comment for some, and back from one that was opened', async () => {
   await page.goto(places[0]!);
   await expect(page.getByRole('article')).toHaveCount(3);
-  await expectAccessible('all answers', page);
   await expect(card(texts[0]!).getByRole('checkbox')).toBeFocused();
+  await expectAccessible('all answers', page);
+  await card(texts[0]!).getByRole('checkbox').focus();
   await page.keyboard.press('3');
   await expect(card(texts[0]!)).toContainText('3 of 3');
   await expect(card(texts[1]!).getByRole('checkbox')).toBeFocused();
@@ -122,7 +123,7 @@ test('texts stand as cards: points by key, the same comment for some, and back f
   await expect(card(texts[0]!)).toContainText('3 of 3');
   await card(texts[1]!).getByRole('link').click();
   await expect(page.getByText(texts[1]!)).toBeVisible();
-  await expect(page.getByLabel(desk.marking.comment)).toBeVisible();
+  await expect(page.getByRole('textbox', { name: desk.marking.comment })).toBeVisible();
   await page.getByRole('link', { name: desk.marking.allAnswers }).click();
   await expect(card(texts[1]!).getByRole('checkbox')).toBeFocused();
   await page.keyboard.press('1');

@@ -134,7 +134,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await page.getByRole('button', { name: desk.marking.saveMark }).click();
   await expect(page.getByText(said('marking.pointsNumberFrom', { maxPoints: 4 }))).toBeVisible();
   await page.getByLabel(desk.common.points).fill('0.5');
-  await page.getByLabel(desk.marking.comment).fill('What pulls the water?');
+  await page.getByRole('textbox', { name: desk.marking.comment }).fill('What pulls the water?');
   await page.getByRole('button', { name: desk.marking.saveMark }).click();
   await expect(page.getByText('0.5 of 4 for 1 student. Everything is marked.')).toBeVisible();
   await page.getByRole('button', { name: desk.common.undo }).click();
@@ -143,7 +143,7 @@ test('texts are marked by key, the same ones together, undone, and read by the s
   await page.getByLabel('something else').check();
   await page.getByLabel('less').check();
   await expect(page.getByLabel(desk.common.points)).toHaveValue('1');
-  await page.getByLabel(desk.marking.comment).fill('What pulls the water?');
+  await page.getByRole('textbox', { name: desk.marking.comment }).fill('What pulls the water?');
   await page.getByRole('button', { name: desk.marking.saveMark }).click();
   await expect(page.getByText('2 marked')).toBeVisible();
   await page.getByRole('button', { name: desk.common.hideNames }).click();

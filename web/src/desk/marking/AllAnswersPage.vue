@@ -100,19 +100,24 @@ async function give(to: Task[], change: Change): Promise<boolean> {
   );
   return true;
 }
-async function giveSelected(change: Change): Promise<void> {
-  if (await give(cards.selected.value, change)) cards.clear();
+/** What was selected meanwhile stays selected. */
+async function giveSelected(change: Change): Promise<boolean> {
+  const some = cards.selected.value;
+  const stored = await give(some, change);
+  if (stored) for (const task of some) cards.select(task, false);
+  return stored;
+}
+async function giveFocused(change: Change): Promise<void> {
+  if (!(await give(cards.meant.value, change))) return;
+  await nextTick();
+  if (!cards.focusUnmarked()) done(say('marking.everythingMarked'));
 }
 function points(typed: string): boolean {
   if (!mayMark.value || Number(typed) > (part.value?.maxPoints ?? -1)) return false;
-  if (cards.meant.value.length === 0) return false;
-  const several = cards.selected.value.length > 0;
-  void give(cards.meant.value, { points: Number(typed) }).then(async (stored) => {
-    if (!stored) return;
-    cards.clear();
-    await nextTick();
-    if (!several && !cards.focusUnmarked()) done(say('marking.everythingMarked'));
-  });
+  const change = { points: Number(typed) };
+  if (cards.selected.value.length > 0) void giveSelected(change);
+  else if (cards.meant.value.length > 0) void giveFocused(change);
+  else return false;
   return true;
 }
 useMarkingKeys({
