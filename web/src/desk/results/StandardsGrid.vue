@@ -217,6 +217,7 @@ const lines = computed(() => {
   inset-inline-start: 0;
   z-index: 1;
   min-width: 170px;
+  padding-inline-end: 12px;
   text-align: start;
   font-weight: 400;
   background: var(--sheet);
