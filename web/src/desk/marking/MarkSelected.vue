@@ -2,6 +2,7 @@
 /** Points, a comment or both for all answers that are selected; what is left empty stays as each has it. */
 import type { MarkedPart } from '@oaken/contract/marking';
 import { ref } from 'vue';
+import SelectField from '../../parts/SelectField.vue';
 import { pointsText } from '../shared/words';
 import type { Change } from './useMarking';
 import { say } from '../../words/teacher';
@@ -34,12 +35,6 @@ function give(): void {
   });
   [points.value, comment.value] = ['', ''];
 }
-const suggest = (typed: string, show: (found: { value: string }[]) => void) =>
-  show(
-    part.comments
-      .filter((earlier) => earlier.toLowerCase().includes(typed.trim().toLowerCase()))
-      .map((value) => ({ value })),
-  );
 </script>
 
 <template>
@@ -54,15 +49,26 @@ const suggest = (typed: string, show: (found: { value: string }[]) => void) =>
       :aria-label="say('marking.pointsForSelected')"
       @keyup.enter="give"
     />
-    <span class="comment"
-      ><ElAutocomplete
-        v-model="comment"
-        maxlength="2000"
-        :fetch-suggestions="suggest"
-        :placeholder="say('marking.comment')"
-        :aria-label="say('marking.commentForSelected')"
-        @keyup.enter="give"
-    /></span>
+    <ElInput
+      v-model="comment"
+      class="comment"
+      maxlength="2000"
+      :placeholder="say('marking.comment')"
+      :aria-label="say('marking.commentForSelected')"
+      @keyup.enter="give"
+    />
+    <SelectField
+      v-if="part.comments.length"
+      class="earlier"
+      :model-value="''"
+      :aria-label="say('marking.commentsGivenBefore')"
+      @update:model-value="comment = $event"
+      ><ElOption value="" :label="say('marking.earlierComments')" /><ElOption
+        v-for="earlier in part.comments"
+        :key="earlier"
+        :value="earlier"
+        :label="earlier"
+    /></SelectField>
     <ElButton type="primary" :loading="busy" @click="give">{{
       say('marking.giveSelected', { n: count })
     }}</ElButton>
@@ -76,7 +82,11 @@ const suggest = (typed: string, show: (found: { value: string }[]) => void) =>
   flex: none;
 }
 .comment {
-  width: min(300px, 40vw);
+  width: min(280px, 40vw);
+  flex: none;
+}
+.earlier {
+  width: 150px;
   flex: none;
 }
 </style>
