@@ -1,7 +1,5 @@
 /** All answers to a question on one page, anchor answers, spoken comments, and notes that only staff read. */
 import { expect, test, type Page } from '@playwright/test';
-import { passcodesOf } from '@oaken/demo';
-import { demoSeed } from '@oaken/demo/write';
 import { english } from '@oaken/words';
 import { teacherEnglish as desk } from '@oaken/words/teacher';
 import { expectAccessible } from './accessible';
@@ -195,11 +193,11 @@ test('a comment is spoken, listened to, and heard by the student', async ({ brow
 });
 
 test('a note on an attempt is for oneself or for staff, is changed, removed and brought back', async () => {
-  await page.goto(`/results/${assignment}/students`);
-  await page
-    .getByRole('link', { name: passcodesOf(demoSeed, '6D')[firstIndex]!.name })
-    .first()
-    .click();
+  const id = await page.evaluate(async (number) => {
+    const { students } = await (await fetch(`/api/assignments/${number}/results`)).json();
+    return students.find(({ state }: { state: string }) => state === 'handed-in').id as number;
+  }, assignment);
+  await page.goto(`/results/${assignment}/students/${id}`);
   const field = page.getByLabel(desk.results.newNote);
   await field.fill('Ask about tides at the conference.');
   await page.getByText(desk.results.noteStaff, { exact: true }).click();

@@ -43,6 +43,16 @@ test('what is taken out comes back the same, for every kind and for several part
   }
 });
 
+test('tools stand in a column of their own, which names one that is not known', () => {
+  expect(row({ tools: 'Ruler; basic-calculator' })).toMatchObject({
+    content: { tools: ['ruler', 'basic-calculator'] },
+  });
+  expect(itemToRow({ ...item(parts['single-choice']!), tools: ['ruler'] }, facts).tools).toBe(
+    'ruler',
+  );
+  expect(problems({ tools: 'abacus' })).toEqual([expect.stringMatching(/^tools: /)]);
+});
+
 test('a table that a person fills in gives items that work', () => {
   for (const cells of exampleRows) expect(itemFromRow(cells)).toMatchObject({ ok: true });
   expect(

@@ -328,6 +328,13 @@ test('each question so far: how much is right, and which answers are alike', asy
     [0, 2],
     [1, 1],
   ]);
+  // An answer that is changed counts as it is now.
+  const changing = await school.student('6B', 1);
+  const { id } = await changing.ok('POST', `/api/seat/assignments/${assignmentId}/attempt`, {});
+  await changing.ok('PUT', `/api/seat/attempts/${id}/answers`, {
+    answers: [answer(question!.entry, 2, { [part.id]: key! })],
+  });
+  expect((await teacher.ok('GET', path)).questions[0]).toMatchObject({ judged: 3, right: 2 });
   expect(after!.key.join(' ')).toContain(after!.answers[1]!.words);
   expect((await (await school.staff('lindqvist')).get(path)).status).toBe(404);
   expect((await (await school.student('6B', 0)).get(path)).status).toBe(403);

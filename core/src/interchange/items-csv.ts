@@ -9,6 +9,7 @@ import {
   listOf,
   partKinds,
   readItem,
+  studentTools,
   type ItemContent,
   type Part,
   type PartKind,
@@ -34,6 +35,7 @@ export const itemColumns: readonly [name: string, explains: string][] = [
   ['units', 'For numbers: units that may be written, parted by ;'],
   ['explanation', sentence('shownWhenYouRelease')],
   ['hints', sentence('inOrderSeparatedBy')],
+  ['tools', sentence('toolsThatStudentsMayUse', { tools: studentTools.join(', ') })],
   ['notes', sentence('forTeachersOnly')],
   ['picture', sentence('fileNamePictureInZip')],
   ['picture words', sentence('whatPictureShowsForThose')],
@@ -165,6 +167,7 @@ function contentOf(cell: (name: string) => string, wrong: Wrong): ItemContent | 
     explanation: rich(cell('explanation'), true),
     hints: listOf(cell('hints'), '|').map((text) => rich(text, true)),
     notes: cell('notes'),
+    ...(cell('tools') !== '' && { tools: listOf(cell('tools').toLowerCase(), ';') }),
   });
   if (read.ok) return read.content;
   for (const { pointer, message } of read.problems) wrong(columnOf(pointer, kind), message);
@@ -183,6 +186,7 @@ function columnOf(pointer: string, kind: PartKind): string {
   if (pointer.startsWith('/parts/0')) return kindOf({ kind }).inTable?.otherwise ?? 'kind';
   if (pointer.startsWith('/explanation')) return 'explanation';
   if (pointer.startsWith('/hints')) return 'hints';
+  if (pointer.startsWith('/tools')) return 'tools';
   return pointer.startsWith('/notes') ? 'notes' : 'question';
 }
 
@@ -218,6 +222,7 @@ export function itemToRow(content: ItemContent, facts: RowFacts): Record<string,
     question: content.stem,
     explanation: content.explanation,
     hints: content.hints.join('|'),
+    tools: content.tools?.join(';') ?? '',
     notes: content.notes,
     standards: facts.standards.join(';'),
     subject: facts.subject,

@@ -1,24 +1,82 @@
 /** Each question of a sitting under way, with what was answered to it so far. */
 import type { api, AnswerOf } from '@oaken/contract';
-import { entriesOf } from '@oaken/core/forms';
-import { asksFor, keysInWords, responsesInWords, scoreItem } from '@oaken/core/items';
+import { entriesOf, type EditionEntry } from '@oaken/core/forms';
+import {
+  asksFor,
+  keysInWords,
+  responsesInWords,
+  scoreItem,
+  type Responses,
+} from '@oaken/core/items';
 import { groupBy } from '@oaken/core/lists';
 import { isAnswered } from '@oaken/core/sitting';
-import { questionSoFar, type GivenAnswer } from '@oaken/core/watching';
+import { questionSoFar } from '@oaken/core/watching';
 import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
+import type { Answer, Models } from '../models';
 import { notFound } from '../problems/problem';
 import { Breather } from '../threads/breather';
+import type { JudgedAnswer, JudgedAnswers } from './judged-answers';
 
 /** Answers of so many attempts are read in one statement. */
 const attemptsAtOnce = 40;
+
+/** The answers of some attempts; only those that changed since they were judged are read whole. */
+async function judge(
+  { Answer }: Models,
+  entries: ReadonlyMap<string, EditionEntry>,
+  studentOf: ReadonlyMap<number, number>,
+  held: ReturnType<JudgedAnswers['of']>,
+): Promise<JudgedAnswer[]> {
+  const keyOf = ({ attemptId, entryId }: AnswerPlace) => `${attemptId} ${entryId}`;
+  const versionOf = ({ number, savedAt }: AnswerVersion) => `${number} ${savedAt.getTime()}`;
+  const stored = await Answer.findAll({
+    attributes: ['attemptId', 'entryId', 'number', 'savedAt'],
+    where: { attemptId: [...studentOf.keys()] },
+  });
+  const changed = stored.filter((answer) => held.get(keyOf(answer))?.version !== versionOf(answer));
+  const whole = await Answer.findAll({
+    where: {
+      attemptId: [...new Set(changed.map(({ attemptId }) => attemptId))],
+      entryId: [...new Set(changed.map(({ entryId }) => entryId))],
+    },
+  });
+  const breather = new Breather();
+  for (const answer of whole) {
+    await breather.breathe();
+    const entry = entries.get(answer.entryId);
+    const studentId = studentOf.get(answer.attemptId);
+    if (!entry || studentId === undefined) continue;
+    held.set(keyOf(answer), {
+      version: versionOf(answer),
+      judged: judgedAnswer(entry, studentId, answer.responses),
+    });
+  }
+  return stored.flatMap((answer) => held.get(keyOf(answer))?.judged ?? []);
+}
+
+type AnswerPlace = Pick<Answer, 'attemptId' | 'entryId'>;
+type AnswerVersion = Pick<Answer, 'number' | 'savedAt'>;
+
+/** @returns null where nothing was answered */
+function judgedAnswer(
+  { id, content }: EditionEntry,
+  studentId: number,
+  responses: Responses,
+): JudgedAnswer | null {
+  if (!Object.values(responses).some(isAnswered)) return null;
+  const { points, maxPoints, needsMarking } = scoreItem(content, responses);
+  const share = needsMarking || maxPoints === 0 ? null : points / maxPoints;
+  return { entry: id, studentId, words: responsesInWords(content, responses), share };
+}
 
 /** @throws Problem 404 for an assignment that is not mine to watch */
 export async function watchQuestions(
   { database: { models } }: Context,
   editions: Editions,
+  judged: JudgedAnswers,
   me: SignedIn,
   assignmentId: number,
 ): Promise<AnswerOf<typeof api.watchQuestions>> {
@@ -35,26 +93,12 @@ export async function watchQuestions(
     raw: true,
   });
   const latest = [...new Map(attempts.map((attempt) => [attempt.studentId, attempt])).values()];
-  const studentOf = new Map(latest.map(({ id, studentId }) => [id, studentId]));
-  const given: (GivenAnswer & { entry: string })[] = [];
-  const breather = new Breather();
+  const given: JudgedAnswer[] = [];
   for (let from = 0; from < latest.length; from += attemptsAtOnce) {
-    const answers = await models.Answer.findAll({
-      attributes: ['attemptId', 'entryId', 'responses'],
-      where: { attemptId: latest.slice(from, from + attemptsAtOnce).map(({ id }) => id) },
-      raw: true,
-    });
-    for (const { attemptId, entryId, responses } of answers) {
-      await breather.breathe();
-      const entry = entries.get(entryId);
-      const studentId = studentOf.get(attemptId);
-      if (!entry || studentId === undefined) continue;
-      if (!Object.values(responses).some(isAnswered)) continue;
-      const { points, maxPoints, needsMarking } = scoreItem(entry.content, responses);
-      const share = needsMarking || maxPoints === 0 ? null : points / maxPoints;
-      const words = responsesInWords(entry.content, responses);
-      given.push({ entry: entryId, studentId, words, share });
-    }
+    const some = new Map(
+      latest.slice(from, from + attemptsAtOnce).map(({ id, studentId }) => [id, studentId]),
+    );
+    given.push(...(await judge(models, entries, some, judged.of(assignment.editionId))));
   }
   const byEntry = groupBy(given, ({ entry }) => entry);
   return {

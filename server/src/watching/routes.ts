@@ -9,6 +9,7 @@ import { eventStream } from '../http/event-stream';
 import { notFound } from '../problems/problem';
 import { actOnSittings, sayToStudents } from './acts';
 import { Snapshot } from './snapshot';
+import { JudgedAnswers } from './judged-answers';
 import { watchQuestions } from './questions';
 import { Rooms, type Seen } from './rooms';
 import { readWork } from './work';
@@ -16,6 +17,7 @@ import { mayRun } from '../access';
 
 export function watchingRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now, log } = context;
+  const judged = new JudgedAnswers();
   const rooms = new Rooms(database, editions, now, log);
 
   /** @throws Problem 404 for an assignment that is not mine to watch */
@@ -54,7 +56,7 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
     quietly(sayToStudents(context, me, params.assignmentId, body)),
   );
   bind(api.watchQuestions, ({ me, params }) =>
-    watchQuestions(context, editions, me, params.assignmentId),
+    watchQuestions(context, editions, judged, me, params.assignmentId),
   );
   bind(api.readWork, ({ me, params }) =>
     readWork(context, editions, me, params.assignmentId, params.studentId),
