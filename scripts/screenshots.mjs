@@ -107,10 +107,14 @@ runMain(async () => {
   await other.getByRole('button', { name: 'Sign in' }).click();
   await other.waitForURL(`${address}/`);
   await other.goto(`${address}/marking`);
-  await other.getByRole('link', { name: /A town wants to build/ }).click();
-  await other.getByRole('button', { name: 'Next', exact: true }).click();
-  await other.getByRole('radio', { name: /one reason/ }).check();
-  await other.getByRole('radio', { name: /follows from/ }).check();
+  await other
+    .getByRole('row')
+    .filter({ hasText: 'A town wants to build' })
+    .getByRole('link', { name: 'all on one page' })
+    .click();
+  await other.getByRole('button', { name: 'Select all not marked' }).waitFor();
+  for (const answer of [0, 2])
+    await other.getByRole('article').getByRole('checkbox').nth(answer).check();
   await shoot(other, 'marking');
   await other.context().close();
   await page.getByRole('button', { name: 'Dark' }).click();

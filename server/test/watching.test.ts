@@ -115,6 +115,22 @@ async function begun(place: number, change: Record<string, unknown> = {}) {
 }
 
 describe('watching', () => {
+  test('a class that a colleague lets begin is so on every page that is open', async () => {
+    const supervision = { hours: [], byPress: true, schoolNetwork: false };
+    const { assignmentId, classId } = await giveTest(school, teacher, {
+      change: { rules: { ...rules, supervision } },
+    });
+    const room = await watch(teacher, assignmentId);
+    const { assignment } = (await room.next()).data;
+    expect(assignment.classes).toMatchObject([{ letInAt: null }]);
+    await teacher.ok('PUT', `/api/assignments/${assignmentId}/classes/${classId}/begin`, {
+      may: true,
+    });
+    const { event, data } = await room.next();
+    expect([event, data.assignment.classes[0]!.letInAt]).toEqual(['whole', school.clock.now]);
+    room.stop();
+  });
+
   test('the whole first, then what changes: where each is, what is answered, signs of life, handing in', async () => {
     const { assignmentId, student, attempt, entries, save, here, studentId } = await begun(0);
     const room = await watch(teacher, assignmentId);

@@ -1,15 +1,13 @@
 /** Those who watch an assignment share one snapshot of it, twice a second, for as long as anybody watches. */
 import type { Database } from '../database/connect';
 import type { Logger } from '../log';
-import type { Watched } from '@oaken/contract/watching';
 import type { Editions } from '../attempts/editions';
 import { Breather } from '../threads/breather';
-import { Snapshot } from './snapshot';
+import { Snapshot, type Seen } from './snapshot';
 
 /** Within a second, as a teacher sees it: half of one until the next snapshot, and the way to the page. */
 const snapshotEvery = 500;
 
-export type Seen = Pick<Watched, 'columns' | 'students' | 'oneSitting'>;
 export interface Watcher {
   whole(seen: Seen): void;
   students(changed: Seen['students']): void;
@@ -53,7 +51,11 @@ class Room {
   }
 
   private async tell(seen: Seen): Promise<void> {
-    const shape = JSON.stringify([seen.columns, seen.students.map(({ studentId }) => studentId)]);
+    const shape = JSON.stringify([
+      seen.columns,
+      seen.letIn,
+      seen.students.map(({ studentId }) => studentId),
+    ]);
     const breather = new Breather();
     const lines: [Seen['students'][number], string][] = [];
     for (const student of seen.students) {

@@ -8,12 +8,14 @@ import { quietly, type Bind } from '../http/bind';
 import { eventStream } from '../http/event-stream';
 import { notFound } from '../problems/problem';
 import { actOnSittings, sayToStudents } from './acts';
-import { Snapshot } from './snapshot';
+import { Snapshot, type Seen } from './snapshot';
 import { JudgedAnswers } from './judged-answers';
 import { watchQuestions } from './questions';
-import { Rooms, type Seen } from './rooms';
+import { Rooms } from './rooms';
 import { readWork } from './work';
 import { mayRun } from '../access';
+
+type About = Pick<Watched, 'assignment' | 'mayAct'>;
 
 export function watchingRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now, log } = context;
@@ -21,20 +23,25 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
   const rooms = new Rooms(database, editions, now, log);
 
   /** @throws Problem 404 for an assignment that is not mine to watch */
-  async function about(
-    me: SignedIn,
-    assignmentId: number,
-  ): Promise<Pick<Watched, 'assignment' | 'mayAct'>> {
+  async function about(me: SignedIn, assignmentId: number): Promise<About> {
     const [assignment] = await readAssignments(database, me, { id: assignmentId });
     if (!assignment) throw notFound('assignment');
     return { assignment, mayAct: await mayRun(database, me, assignmentId) };
   }
 
-  bind(api.watchAssignment, async ({ me, params: { assignmentId } }) => ({
-    now: now(),
-    ...(await about(me, assignmentId)),
-    ...(await new Snapshot(database, editions, assignmentId).now(now())),
-  }));
+  /** A class may have been let begin since the page was opened, by somebody else. */
+  function seenBy({ assignment, mayAct }: About, { letIn, ...seen }: Seen): Watched {
+    const classes = assignment.classes.map((taught) => ({
+      ...taught,
+      letInAt: letIn[taught.id] ?? null,
+    }));
+    return { now: now(), mayAct, assignment: { ...assignment, classes }, ...seen };
+  }
+
+  bind(api.watchAssignment, async ({ me, params: { assignmentId } }) => {
+    const known = await about(me, assignmentId);
+    return seenBy(known, await new Snapshot(database, editions, assignmentId).now(now()));
+  });
 
   bind(api.watchEvents, async (call) => {
     const { assignmentId } = call.params;
@@ -43,7 +50,7 @@ export function watchingRoutes(bind: Bind, context: Context, editions: Editions)
     const may = (me: SignedIn) => about(me, assignmentId);
     await eventStream(context, call, may, (send) =>
       rooms.watch(assignmentId, {
-        whole: (seen: Seen) => send('whole', { now: now(), ...known, ...seen }),
+        whole: (seen) => send('whole', seenBy(known, seen)),
         students: (students) => send('students', { now: now(), students }),
       }),
     );

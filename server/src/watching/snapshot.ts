@@ -26,6 +26,12 @@ interface Line {
   sign: Presence | null;
 }
 
+/** What is seen at one moment. */
+export type Seen = Pick<Watched, 'columns' | 'students' | 'oneSitting'> & {
+  /** When each class was let begin, by its id; null where it was not. */
+  letIn: Record<number, number | null>;
+};
+
 /** Answers of so many attempts are read in one statement; a whole grade's would arrive in one piece. */
 const attemptsAtOnce = 40;
 
@@ -43,7 +49,7 @@ export class Snapshot {
     private readonly assignmentId: number,
   ) {}
 
-  async now(time: number): Promise<Pick<Watched, 'columns' | 'students' | 'oneSitting'>> {
+  async now(time: number): Promise<Seen> {
     const { Assignment } = this.database.models;
     const assignment = present(await Assignment.findByPk(this.assignmentId), 'assignment');
     const { rules } = assignment;
@@ -87,7 +93,16 @@ export class Snapshot {
       await breather.breathe();
       students.push(this.student(line, columns, rules, time));
     }
-    return { oneSitting: rules.oneSitting, columns, students };
+    return { oneSitting: rules.oneSitting, columns, students, letIn: await this.letIn(rules) };
+  }
+
+  private async letIn({ supervision }: AssignmentRules): Promise<Seen['letIn']> {
+    if (!supervision?.byPress) return {};
+    const { AssignmentClass } = this.database.models;
+    const classes = await AssignmentClass.findAll({ where: { assignmentId: this.assignmentId } });
+    return Object.fromEntries(
+      classes.map(({ classId, letInAt }) => [classId, toMillisOrNull(letInAt)]),
+    );
   }
 
   private async lines(): Promise<Line[]> {
