@@ -46,6 +46,9 @@ const shown = computed(() => {
 const cards = useCards(shown);
 const part = computed(() => work.value?.parts[0] ?? null);
 const mayMark = computed(() => work.value?.mayMark ?? false);
+const severalClasses = computed(
+  () => new Set(work.value?.answers.map(({ student }) => student?.className)).size > 1,
+);
 const marked = computed(() => tasks.value.filter(isMarked).length);
 
 function filter(only: boolean): void {
@@ -172,6 +175,7 @@ const countOf = (some: Task[]) => some.reduce((sum, { all }) => sum + all.length
         :ref="(card) => cards.register(task, card)"
         :task="task"
         :hidden="hidden"
+        :classes="severalClasses"
         :may-mark="mayMark"
         :alone="`${alone}?attempt=${task.all[0]?.attemptId}`"
         :selected="cards.isSelected(task)"

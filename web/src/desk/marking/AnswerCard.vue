@@ -7,16 +7,18 @@ import { isMarked, markOf, namesOf, type Task } from './useMarking';
 import { say } from '../../words/teacher';
 
 const selected = defineModel<boolean>('selected', { required: true });
-const { task, hidden, alone } = defineProps<{
+const { task, hidden, classes, alone } = defineProps<{
   task: Task;
   /** Names are not shown. */
   hidden: boolean;
+  /** Students of several classes stand on the page. */
+  classes: boolean;
   mayMark: boolean;
   /** Where the answer is looked at alone. */
   alone: string;
 }>();
 const emit = defineEmits<{ focused: [] }>();
-const names = computed(() => namesOf(task, hidden));
+const names = computed(() => namesOf(task, hidden, classes));
 const mark = computed(() => markOf(task));
 const points = computed(() =>
   isMarked(task)

@@ -44,15 +44,19 @@ export const isMarked = ({ all }: Task) =>
 export const taskKey = ({ part, all }: Task) =>
   `${part.entry}/${part.part}/${all.map(({ attemptId }) => attemptId).join('-')}`;
 
-/** "Ada Lark (6B) and Ben Moss (6B)"; only how many, where names are hidden or not known. */
-export function namesOf({ all }: Task, hidden: boolean): string {
+/**
+ * "Ada Lark (6B) and Ben Moss (6B)"; only how many, where names are hidden or not known.
+ *
+ * @param classes whether their classes are named
+ */
+export function namesOf({ all }: Task, hidden: boolean, classes = true): string {
   const students = all.flatMap(({ student }) => student ?? []);
   if (hidden || students.length < all.length)
     return all.length === 1
       ? say('marking.oneStudent')
       : say('common.studentsCounted', { n: all.length });
   return listing(
-    students.map(({ name, className }) => `${name}${className ? ` (${className})` : ''}`),
+    students.map(({ name, className }) => (classes && className ? `${name} (${className})` : name)),
   );
 }
 
