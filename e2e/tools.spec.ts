@@ -147,14 +147,81 @@ test('ruler and protractor are moved and turned by mouse and by keys', async ({ 
   await page.context().close();
 });
 
-test('an item allows a calculator for itself only', async ({ browser }) => {
+test('an item allows a calculator for itself, and no other question has it', async ({
+  browser,
+}) => {
   const page = await teacherPage(browser);
   watch(page, complaints);
-  await page.goto('/banks');
   await page.goto('/items/new');
-  await expect(page.getByRole('heading', { name: desk.items.studentsMayUse })).toBeVisible();
   await page.getByRole('radio', { name: desk.common.basicCalculator }).check();
-  // The right page shows what a student would have.
+  await expectAccessible('tools of an item', page);
+  const [itemId, otherId] = await page.evaluate(async () => {
+    const { csrf } = await (await fetch('/api/session')).json();
+    const { banks } = await (await fetch('/api/banks')).json();
+    const bank = banks.find((candidate: { mine: boolean }) => candidate.mine).id;
+    const facts = { subject: 'Mathematics', grades: [6], standards: [], depth: 1, seconds: 60 };
+    const make = async (tools?: string[]) =>
+      (
+        await (
+          await fetch('/api/items', {
+            method: 'POST',
+            headers: { 'content-type': 'application/json', 'x-csrf-token': csrf },
+            body: JSON.stringify({
+              clientKey: crypto.randomUUID(),
+              bank,
+              folder: null,
+              facts: { ...facts, tags: [], author: '', licence: '' },
+              content: {
+                stem: '<p>12 × 13 = 156</p>',
+                parts: [
+                  {
+                    id: 'p',
+                    kind: 'true-false',
+                    key: true,
+                    rule: { rule: 'all-or-nothing', points: 1 },
+                  },
+                ],
+                explanation: '',
+                hints: [],
+                notes: '',
+                ...(tools && { tools }),
+              },
+            }),
+          })
+        ).json()
+      ).id as number;
+    return [await make(['basic-calculator']), await make()];
+  });
+  await page.goto(`/items/${itemId}`);
   await expect(page.getByRole('radio', { name: desk.common.basicCalculator })).toBeChecked();
+  const testId = await page.evaluate(
+    async (itemIds) => {
+      const { csrf } = await (await fetch('/api/session')).json();
+      const made = await fetch('/api/tests', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', 'x-csrf-token': csrf },
+        body: JSON.stringify({
+          clientKey: crypto.randomUUID(),
+          title: 'With and without',
+          kind: 'quiz',
+          itemIds,
+        }),
+      });
+      return (await made.json()).id as number;
+    },
+    [itemId, otherId],
+  );
+  await page.goto(`/tests/${testId}/look`);
+  await button(page, tools.calculator).click();
+  const panel = page.getByRole('dialog', { name: tools.calculator });
+  await expect(panel).toBeVisible();
+  // The basic one: no powers, no functions.
+  await expect(panel.getByRole('button', { name: 'sin' })).toHaveCount(0);
+  await button(page, english.sitting.next).click();
+  await expect(page.getByRole('heading', { name: /^Question 2/ })).toBeVisible();
+  await expect(panel).toHaveCount(0);
+  await expect(button(page, tools.calculator)).toHaveCount(0);
+  await button(page, english.sitting.back).click();
+  await expect(panel).toBeVisible();
   await page.context().close();
 });
