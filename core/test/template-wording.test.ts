@@ -89,6 +89,7 @@ describe('what is refused', () => {
     ['[[two; upside down]]', 'unknown-format upside down in [[two; upside down]]'],
     ['[[two / 0]]', 'division-by-zero ÷ in [[two / 0]]'],
     ['[[two = 2]]', 'number-wanted two = 2 in [[two = 2]]'],
+    ['[[two]]'.repeat(201), 'too-long  in '],
   ])('%s', (html, problem) => expect(filled(html)).toBe(problem));
 });
 

@@ -20,6 +20,8 @@ export interface WordingProblem extends Omit<FormulaProblem, 'fault'> {
 const placePattern = /\[\[(.+?)\]\]/g;
 /** A decimal with more places than this is shown as a fraction, unless it is said how. */
 const mostPlaces = 6;
+/** A wording has at most so many places. */
+const mostPlacesInWording = 200;
 /** A number that is only near is shown with so many figures. */
 const nearFigures = 6;
 
@@ -160,6 +162,8 @@ export const placesIn = (html: string): string[] =>
 
 /** A wording with the values of one variant; markup is left as it is. */
 export function fillWording(html: string, values: Values): Filled {
+  if (placesIn(html).length > mostPlacesInWording)
+    return { ok: false, problem: { fault: 'too-long', about: '', place: '' } };
   try {
     const filled = html
       .split(/(<[^>]*>)/)
