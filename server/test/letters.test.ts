@@ -89,6 +89,23 @@ describe('invitations by SMTP (RFC 5321, to the mail stand-in)', () => {
     expect(mail.letters.length).toBe(before + 27);
   });
 
+  test('go to those who are added later where that is wished, and to nobody who has it', async () => {
+    const group = { classIds: [], groupIds: [], link: false };
+    const { roster } = await teacher.ok('GET', '/api/classes/1');
+    const studentIds = roster.slice(0, 5).map(({ id }) => id);
+    const { assignmentId } = await giveTest(school, teacher, {
+      change: { who: { ...group, studentIds: studentIds.slice(0, 2) } },
+    });
+    const path = `/api/assignments/${assignmentId}/students` as const;
+    const more = (last: number) => ({ ...group, studentIds: studentIds.slice(0, last) });
+    expect((await teacher.ok('POST', `${path}/preview`, more(4))).reachable).toBe(2);
+    await teacher.ok('POST', path, { ...more(4), invite: true });
+    expect(await counted(assignmentId)).toEqual({ sent: 0, waiting: 2, failed: 0 });
+    await teacher.ok('POST', path, more(5));
+    expect(await counted(assignmentId)).toEqual({ sent: 0, waiting: 2, failed: 0 });
+    await school.jobs();
+  });
+
   test('nothing is written to before it can be seen, nor after it was taken back', async () => {
     const start = school.clock.now;
     const before = mail.letters.length;

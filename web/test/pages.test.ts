@@ -149,6 +149,7 @@ describe('marking', () => {
     const { links } = await opened(MarkingListPage, '/marking', '/marking');
     expect(links()).toEqual([
       ['Why?', '/marking/7/e/p'],
+      ['all on one page', '/marking/7/e/p/all'],
       ['student by student', '/marking/7/students'],
     ]);
   });

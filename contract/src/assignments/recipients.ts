@@ -55,6 +55,8 @@ export const previewMoreStudents = endpoint({
     closesAt: instant.nullable(),
     /** How many forms are dealt. */
     forms: z.number(),
+    /** How many of the added can be written to; null where the school has no mail service. */
+    reachable: z.number().nullable(),
   }),
 });
 
@@ -64,7 +66,10 @@ export const addStudents = endpoint({
   who: 'teacher',
   does: 'Gives an assignment that runs to more classes, groups and students; those who have it stay as they are.',
   params: assignmentId,
-  body: more,
+  body: more.extend({
+    /** Writes to those of them who have an e-mail address. */
+    invite: z.boolean().default(false),
+  }),
   answer: z.object({ added: z.number() }),
 });
 

@@ -1,15 +1,16 @@
 /** More classes, groups and students for an assignment that was given, and what that will do. */
-import type { api, AnswerOf } from '@oaken/contract';
+import type { api, AnswerOf, BodyOf } from '@oaken/contract';
 import type { Who } from '@oaken/contract/assignments';
 import { windowEnd } from '@oaken/core/timing';
 import { randomFrom } from '@oaken/core/random';
 import { randomBytes } from 'node:crypto';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import { timesOf, windowOf } from '../attempts/times';
 import { nextSeat, rarestForm } from '../classes/enrolling';
 import type { Context } from '../context';
+import { invite } from '../letters/invitations';
 import { toMillis, type Database } from '../database/connect';
 import type { Assignment, AssignmentStudent } from '../models';
 import { invalid, notFound } from '../problems/problem';
@@ -55,8 +56,12 @@ async function newcomersOf(
   };
 }
 
+/** Everybody who would have it through the change. */
+const addedBy = ({ fresh, returning }: Newcomers): number[] =>
+  [...fresh, ...returning].map(({ studentId }) => studentId);
+
 export async function previewMoreStudents(
-  { database }: Context,
+  { database, post }: Context,
   me: SignedIn,
   assignmentId: number,
   who: Who,
@@ -64,9 +69,14 @@ export async function previewMoreStudents(
   await insistOnRunningAssignment(database, me, assignmentId);
   const assignment = await database.models.Assignment.findByPk(assignmentId);
   if (!assignment) throw notFound('assignment');
-  const { fresh, returning, already, given } = await newcomersOf(database, me, assignmentId, who);
+  const newcomers = await newcomersOf(database, me, assignmentId, who);
+  const { already, given } = newcomers;
+  const added = addedBy(newcomers);
   return {
-    added: fresh.length + returning.length,
+    added: added.length,
+    reachable: post
+      ? await database.models.Account.count({ where: { id: added, email: { [Op.ne]: null } } })
+      : null,
     already,
     opensAt: toMillis(assignment.opensAt),
     closesAt: windowEnd(windowOf(timesOf(assignment))),
@@ -75,27 +85,27 @@ export async function previewMoreStudents(
 }
 
 export async function addStudents(
-  { database }: Context,
+  { database, post, site, now }: Context,
   me: SignedIn,
   assignmentId: number,
-  who: Who,
+  { invite: isInvited, ...who }: BodyOf<typeof api.addStudents>,
 ): Promise<{ added: number }> {
   const { AssignmentStudent } = database.models;
   return database.transaction(async (transaction) => {
     const assignment = await lock(database, me, assignmentId, transaction);
-    const { fresh, returning, given, resolved } = await newcomersOf(
-      database,
-      me,
-      assignmentId,
-      who,
-      transaction,
-    );
-    if (fresh.length + returning.length === 0)
+    const newcomers = await newcomersOf(database, me, assignmentId, who, transaction);
+    const { fresh, returning, given, resolved } = newcomers;
+    const added = addedBy(newcomers);
+    if (added.length === 0)
       throw invalid([{ pointer: '/who', message: sentence('chooseSomebodyWhoLacksIt') }]);
     for (const line of returning) await line.update({ withdrawnAt: null }, { transaction });
     await AssignmentStudent.bulkCreate(dealt(assignmentId, fresh, given), { transaction });
     await noteRecipients(database, assignment, who, resolved, transaction);
-    return { added: fresh.length + returning.length };
+    if (isInvited && post) {
+      const only = new Set(added);
+      await invite(database, { assignmentId, only }, site.origin, now(), transaction);
+    }
+    return { added: added.length };
   });
 }
 

@@ -160,7 +160,13 @@ export async function giveAssignment(
     );
     await writeRecipients(database, assignment.id, wanted, { recipients, classes }, transaction);
     if (wanted.invite && context.post)
-      await invite(database, assignment.id, context.site.origin, time, transaction);
+      await invite(
+        database,
+        { assignmentId: assignment.id },
+        context.site.origin,
+        time,
+        transaction,
+      );
     // What is given is ready, whether or not anybody said so before.
     await test.update(
       { ready: true, facts: null, outline: { ...test.outline, ready: true } },

@@ -13,12 +13,12 @@ import { toMillis, type Database, toMillisOrNull } from '../database/connect';
 import { present } from '@oaken/core/certain';
 
 /**
- * Writes an invitation to every student who was given it and has an address; they leave when the
- * student can see it.
+ * Writes an invitation to every student who was given it and has an address, or only to some of
+ * them; they leave when the student can see it.
  */
 export async function invite(
   database: Database,
-  assignmentId: number,
+  { assignmentId, only }: { assignmentId: number; only?: ReadonlySet<number> },
   origin: string,
   now: number,
   transaction: Transaction,
@@ -34,7 +34,7 @@ export async function invite(
   );
   const school = present(await School.findByPk(assignment.schoolId, { transaction }), 'school');
   const lines = await AssignmentStudent.findAll({
-    where: { assignmentId },
+    where: { assignmentId, ...(only && { studentId: [...only] }) },
     include: [{ ...withAccommodation, where: { email: { [Op.ne]: null } } }],
     transaction,
   });

@@ -51,7 +51,8 @@ const sentences = computed(() =>
 
 async function add(): Promise<void> {
   await act(async () => {
-    const { added } = await call('addStudents', { params: params.value, body: more.value });
+    const body = { ...more.value, invite: form.value.invite };
+    const { added } = await call('addStudents', { params: params.value, body });
     open.value = false;
     emit('done', say('assignments.studentsAdded', { n: added }));
   });
@@ -68,7 +69,7 @@ async function add(): Promise<void> {
       :groups="groups"
       :test-grades="[]"
       :wrong="undefined"
-      :reachable="null"
+      :reachable="preview?.reachable ?? null"
     />
     <div class="slip" aria-live="polite">
       <h3>{{ say('assignments.whatChangeDoes') }}</h3>
