@@ -159,14 +159,9 @@ export async function giveAssignment(
       { transaction },
     );
     await writeRecipients(database, assignment.id, wanted, { recipients, classes }, transaction);
+    const { id: assignmentId } = assignment;
     if (wanted.invite && context.post)
-      await invite(
-        database,
-        { assignmentId: assignment.id },
-        context.site.origin,
-        time,
-        transaction,
-      );
+      await invite(database, { assignmentId }, context.site.origin, time, transaction);
     // What is given is ready, whether or not anybody said so before.
     await test.update(
       { ready: true, facts: null, outline: { ...test.outline, ready: true } },
@@ -176,7 +171,7 @@ export async function giveAssignment(
       where: { id: wanted.draftId ?? 0, ownerId: assignedBy },
       transaction,
     });
-    return { id: assignment.id, students: recipients.length, link: assignment.linkToken };
+    return { id: assignmentId, students: recipients.length, link: assignment.linkToken };
   });
 }
 
