@@ -62,9 +62,18 @@ async function expectNoFaults(where: string, page: Page, tags: string[]): Promis
       await frame();
     }
   });
+  // On a busy machine a button may still be fading when it is looked at; a fault is there at each look.
+  let messages = await faultsOf(page, tags);
+  for (let looks = 1; looks < 3 && messages.length > 0; looks++) {
+    await page.waitForTimeout(400);
+    messages = await faultsOf(page, tags);
+  }
+  expect([where, messages]).toEqual([where, []]);
+}
+
+async function faultsOf(page: Page, tags: string[]): Promise<string[]> {
   const { violations } = await new AxeBuilder({ page }).withTags(tags).analyze();
-  const messages = violations.map(
+  return violations.map(
     ({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`,
   );
-  expect([where, messages]).toEqual([where, []]);
 }

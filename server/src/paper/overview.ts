@@ -30,9 +30,12 @@ export async function readPaper(
   const [row] = await readAssignments(database, me, { id: assignmentId });
   if (!row) throw notFound('assignment');
   const { edition } = await editions.get(assignment.editionId);
+  // In this order, since scans are read meanwhile: a scan that is done has its pages by then, and an
+  // attempt that a sheet made is known to the sheet.
+  const scans = await readScanLines(database, assignmentId);
+  const answered = await readAnswered(database, assignmentId);
   const sheets = await readSheets(database, assignmentId);
   const pages = await readPages(database, assignmentId);
-  const answered = await readAnswered(database, assignmentId);
   const owners = new Set(sheets.flatMap(({ sheet: { studentId } }) => studentId ?? []));
   return {
     title: assignment.title,
@@ -47,7 +50,7 @@ export async function readPaper(
       ),
     })),
     withoutSheet: await withoutSheet(database, assignmentId, owners),
-    scans: await readScanLines(database, assignmentId),
+    scans,
     pages: pages.flatMap((page) => problemLine(page, sheets, assignmentId)),
     toLookAt: pages.reduce((sum, page) => sum + toLookAtOn(page), 0),
   };
