@@ -88,10 +88,10 @@ test('one student: every answer, a rating, a decision with its reason and back, 
     .getByRole('button', { name: desk.results.notScoredOpening, exact: true })
     .first()
     .click();
-  await page.getByRole('button', { name: desk.results.save }).click();
+  await page.getByRole('button', { name: desk.results.save, exact: true }).click();
   await expect(page.getByText('Give a reason: it is kept with the score.')).toBeVisible();
   await page.getByLabel(desk.rescoring.reason).fill('Came in late');
-  await page.getByRole('button', { name: desk.results.save }).click();
+  await page.getByRole('button', { name: desk.results.save, exact: true }).click();
   await expect(page.getByText('Does not count: Came in late')).toBeVisible();
   await expect(page.getByText(/\d+ of 12/).first()).toBeVisible();
   await page.getByRole('button', { name: desk.results.undo }).click();
