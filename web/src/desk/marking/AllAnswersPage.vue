@@ -234,4 +234,10 @@ const countOf = (some: Task[]) => some.reduce((sum, { all }) => sum + all.length
   grid-template-columns: repeat(auto-fill, minmax(260px, 1fr));
   gap: 12px;
 }
+/* A phone has no such keys. */
+@media (max-width: 600px) {
+  .choosing .small {
+    display: none;
+  }
+}
 </style>
