@@ -214,6 +214,19 @@ describe('finding anything', () => {
     await new Promise((resolve) => setTimeout(resolve, 120));
     expect(router.currentRoute.value.path).toBe('/banks');
   });
+  test('the same for what only the server knows, while the list is still of fewer letters', async () => {
+    call.mockResolvedValue({ things: [thing('test', 9, 'Zebra crossings')] });
+    const { router } = await typing('zeb');
+    const field = document.querySelector<HTMLInputElement>('.el-dialog input')!;
+    field.value = 'zebra';
+    field.dispatchEvent(new Event('input', { bubbles: true }));
+    field.dispatchEvent(
+      new KeyboardEvent('keydown', { key: 'Enter', code: 'Enter', bubbles: true }),
+    );
+    await flushPromises();
+    await new Promise((resolve) => setTimeout(resolve, 120));
+    expect(router.currentRoute.value.path).toBe('/tests/9');
+  });
   test('an administrator finds pages, and the server is not asked', async () => {
     const { options } = await typing('people', 'administrator');
     expect([options(), call.mock.calls]).toEqual([['People page'], []]);

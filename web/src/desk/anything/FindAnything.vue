@@ -52,33 +52,33 @@ const placesFor = (text: string): Choice[] =>
     to,
   }));
 
-let latest = 0;
 /** What was typed, and what the list that is shown was made for. */
 let typing = '';
 let listed = '';
+
+/** What the school has of that name; the pages of that name are not among them. */
+async function thingsFor(typed: string): Promise<Choice[]> {
+  if (typed.trim() === '' || session.account?.role !== 'teacher') return [];
+  const { things } = await call('findAnything', { query: { words: typed } });
+  return things.map((thing) => ({
+    kind: kindWords[thing.kind],
+    title: thing.title,
+    detail: thing.detail,
+    to: addressOf(thing),
+  }));
+}
+
 async function find(typed: string, show: (choices: Choice[]) => void): Promise<void> {
-  const mine = ++latest;
   wrong.value = '';
   const places = placesFor(typed);
   // Pages need no server.
   listed = typed;
   show(places);
-  if (typed.trim() === '' || session.account?.role !== 'teacher') return;
   try {
-    const { things } = await call('findAnything', { query: { words: typed } });
-    if (mine !== latest) return;
-    show([
-      ...places,
-      ...things.map((thing) => ({
-        kind: kindWords[thing.kind],
-        title: thing.title,
-        detail: thing.detail,
-        to: addressOf(thing),
-      })),
-    ]);
+    const things = await thingsFor(typed);
+    if (listed === typed) show([...places, ...things]);
   } catch (error) {
-    if (mine !== latest) return;
-    wrong.value = inWords(error);
+    if (listed === typed) wrong.value = inWords(error);
   }
 }
 
@@ -86,15 +86,25 @@ function noteTyping({ target }: Event): void {
   typing = (target as HTMLInputElement).value;
 }
 
+function goTo(address: string): void {
+  open.value = false;
+  void router.push(address);
+}
+
 /**
  * Whoever types and presses Enter at once means what was typed, not what the list began with: then
- * the first page of that name is meant, and without one the list is waited for.
+ * the first of that name is meant, once it is known.
  */
-function go(choice: Record<string, unknown>): void {
-  const meant = listed === typing ? String(choice.to) : placesFor(typing)[0]?.to;
-  if (meant === undefined) return void (words.value = typing);
-  open.value = false;
-  void router.push(meant);
+async function go(choice: Record<string, unknown>): Promise<void> {
+  if (listed === typing) return goTo(String(choice.to));
+  const typed = typing;
+  words.value = typed;
+  try {
+    const first = placesFor(typed)[0] ?? (await thingsFor(typed))[0];
+    if (first && open.value && typing === typed) goTo(first.to);
+  } catch (error) {
+    wrong.value = inWords(error);
+  }
 }
 // Before the dialog is there: whoever types at once loses no letter.
 watch(open, () => {
