@@ -154,9 +154,9 @@ describe('drawing', () => {
   test('the same seed draws the same for ever', () =>
     expect(['x', 'y', 'z'].map((seed) => drawn(sums(), seed))).toMatchInlineSnapshot(`
      [
-       "a=9 b=7 sum=16",
-       "a=8 b=7 sum=15",
-       "a=2 b=9 sum=11",
+       "a=4 b=7 sum=11",
+       "a=9 b=5 sum=14",
+       "a=6 b=8 sum=14",
      ]
     `));
 

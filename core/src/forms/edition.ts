@@ -8,6 +8,8 @@ export interface EditionEntry {
   revisionId: number;
   points: number;
   content: ItemContent;
+  /** In a student's form: the values that were drawn for it; none where every student has the same question. */
+  variant?: string | undefined;
   /** Codes of the standards. */
   standards: string[];
   depth: number | null;

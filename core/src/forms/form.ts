@@ -8,6 +8,7 @@ import { kindOf } from '../items';
 import { randomFrom, type Random } from '../random';
 import { plainText } from '../text';
 import { dealtTo } from './deal';
+import { entryFor } from './variant';
 import type { Edition, EditionEntry, EditionForm, EditionSection } from './edition';
 
 export interface FormRules {
@@ -48,7 +49,7 @@ export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Editio
     if (rules.shuffleItems && !section.keepOrder)
       entries = shuffled(entries, streams(`items/${section.id}`), together);
     if (rules.shuffleChoices) entries = entries.map((entry) => withShuffledChoices(entry, streams));
-    return { ...section, entries };
+    return { ...section, entries: entries.map((entry) => entryFor(entry, seed)) };
   });
   return { ...edition, sections, ...(chosen?.easier && { passages: easierOf(edition.passages) }) };
 }

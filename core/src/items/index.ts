@@ -30,13 +30,14 @@ export {
   scoreItem,
   searchableText,
   sentResponses,
-  textsOfItem,
   type ItemContent,
   type ItemProblem,
   type Responses,
   type ScoredItem,
   type SittingItem,
 } from './item';
+export { textsOfItem } from './texts';
+export { exampleOf, realised, variantOf, withValues, type Realised } from './variants';
 export { allowedTools, studentTools, type StudentTool } from './tools';
 export { onPaperAnswer, onPaperAnswerTo, type OnPaperAnswer } from './on-paper';
 export { idsOf, translated, veiledItem } from './veil';

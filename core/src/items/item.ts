@@ -3,12 +3,13 @@ import { present } from '../certain';
 import { z } from 'zod';
 import { roundPoints } from '../scoring';
 import { plainText, richText } from '../text';
-import type { PartText } from './kind/kind';
 import { kindOf, part, type Part, type SittingPart } from './kinds';
 import { onPaperAnswerTo } from './on-paper';
 import type { MarkedBy } from './kind/media';
 import { sentence } from './sentences';
 import { studentTools, type StudentTool } from './tools';
+import { template } from '../templates';
+import { placesWithout, templateProblems } from './template-problems';
 
 /** The content of one item revision: what is asked, what is right, what helps. Validated whole, stored as it is. */
 export const itemContent = z
@@ -25,6 +26,15 @@ export const itemContent = z
     passage: z.strictObject({ id: z.int().positive(), revision: z.int().positive() }).optional(),
     /** What a student may use for it, whatever the assignment says. */
     tools: z.array(z.enum(studentTools)).max(studentTools.length).optional(),
+    /** What is different for each student: `[[…]]` in its texts and keys stands for it. */
+    template: template.optional(),
+  })
+  .superRefine((content, context) => {
+    const problems = content.template
+      ? templateProblems(content, content.template)
+      : placesWithout(content);
+    for (const { pointer, message } of problems)
+      context.addIssue({ code: 'custom', path: pointer.split('/').slice(1), message });
   })
   .superRefine(({ parts }, context) => {
     const seen = new Set<string>();
@@ -205,21 +215,6 @@ export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
       ? key
       : `${key} ${sentence('countsOnlyWhen', { part: 'ABCDEFGHIJKLMNOPQRST'[needed] })}`;
   });
-
-/** Every rich text of an item with its JSON pointer, for whatever has to look at all of them. */
-export function textsOfItem({ stem, parts, explanation, hints }: ItemContent): PartText[] {
-  return [
-    { at: '/stem', html: stem },
-    { at: '/explanation', html: explanation },
-    ...hints.map((html, index) => ({ at: `/hints/${index}`, html })),
-    ...parts.flatMap((part, index) => [
-      ...(part.prompt === undefined ? [] : [{ at: `/parts/${index}/prompt`, html: part.prompt }]),
-      ...kindOf(part)
-        .texts(part)
-        .map((text) => ({ at: `/parts/${index}${text.at}`, html: text.html })),
-    ]),
-  ];
-}
 
 /** All words of an item that a search should find: its stem, and what its parts show. */
 export function searchableText(content: ItemContent): { stem: string; choices: string } {

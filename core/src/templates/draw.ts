@@ -1,6 +1,6 @@
 /** The variants of a template: which there are, and which one a seed draws. */
 import { elementAt } from '../certain';
-import type { Random } from '../random';
+import { randomFrom, type Random } from '../random';
 import type { FormulaProblem } from './formula';
 import type { Value } from './numbers';
 import type { Compiled } from './template';
@@ -16,8 +16,10 @@ export type Draw =
 
 /** Up to so many draws all are looked at; beyond, some of them. */
 export const mostEnumerated = 10_000;
-/** So often a draw is tried again where there are too many to look at all. */
-const mostTries = 2000;
+/** A variant is looked for with about so many operations, however large the template: a draw costs its formulas. */
+const mostOperations = 20_000;
+const tries = ({ operations }: Compiled) =>
+  Math.min(400, Math.max(50, Math.floor(mostOperations / Math.max(1, operations))));
 
 /** How many draws there are before any condition; Infinity never: 20 variables of 2,000 values fit a double. */
 export const countDraws = ({ drawn }: Compiled): number =>
@@ -60,30 +62,23 @@ export function drawAt(compiled: Compiled, place: number): Draw {
   });
 }
 
-const enumerated = new WeakMap<Compiled, Variant[]>();
-function variantsOf(compiled: Compiled): Variant[] {
-  const held =
-    enumerated.get(compiled) ??
-    Array.from({ length: countDraws(compiled) }, (_, place) => drawAt(compiled, place)).flatMap(
-      (draw) => (draw.state === 'variant' ? [draw.values] : []),
-    );
-  enumerated.set(compiled, held);
-  return held;
-}
-
 /**
- * The variant that `random` draws: each equally likely. The same from the same numbers for ever; null where the
- * conditions leave none, or so few of very many that none is met.
+ * The variant that `random` draws: each equally likely among those that a draw can meet. The same from the same numbers
+ * for ever. Where conditions turn down so many draws that it meets none in time, the one that everybody gets then; null
+ * where there is none.
+ *
+ * @param suits what else the variant must be good for
  */
-export function drawVariant(compiled: Compiled, random: Random): Variant | null {
-  if (countDraws(compiled) <= mostEnumerated) {
-    const variants = variantsOf(compiled);
-    return variants.length === 0 ? null : random.pick(variants);
-  }
-  for (let tries = 0; tries < mostTries; tries++) {
-    const draw = drawWith(compiled, (count) => random.below(count));
-    if (draw.state === 'variant') return draw.values;
-  }
+export function drawVariant(
+  compiled: Compiled,
+  random: Random,
+  suits: (values: Variant) => boolean = () => true,
+): Variant | null {
+  for (const source of [random, randomFrom('a variant for everybody')])
+    for (let left = tries(compiled); left > 0; left--) {
+      const draw = drawWith(compiled, (count) => source.below(count));
+      if (draw.state === 'variant' && suits(draw.values)) return draw.values;
+    }
   return null;
 }
 

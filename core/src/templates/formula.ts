@@ -45,13 +45,16 @@ export interface FormulaProblem {
 }
 export type Outcome = { ok: true; value: Value } | { ok: false; problem: FormulaProblem };
 
+/** Told of every operation that is worked out, with its name in the grammar and its numbers. */
+export type Witness = (operation: string, numbers: readonly Num[]) => void;
+
 export interface Formula {
   text: string;
   /** The variables that it speaks of. */
   names: ReadonlySet<string>;
   /** How many operations it takes. */
   steps: number;
-  evaluate(values: Values): Outcome;
+  evaluate(values: Values, witness?: Witness): Outcome;
 }
 export type ReadFormula = { ok: true; formula: Formula } | { ok: false; problem: FormulaProblem };
 
@@ -61,7 +64,8 @@ const mostNodes = 120;
 /** Beyond this a power is a mistake. */
 const largestPower = 200;
 
-type Work = (values: Values) => Value;
+type Work = (values: Values, witness: Witness) => Value;
+const nobody: Witness = () => {};
 
 /** As people write it, in the signs that the parser reads. */
 const readable = (text: string) =>
@@ -154,29 +158,44 @@ function compared(name: string, a: Value, b: Value): boolean {
   return holds(compare(number(a, name), number(b, name)));
 }
 
+function workOfUnary(fn: string, op: string, operand: Work): Work {
+  if (fn === 'unaryMinus')
+    return (values, witness) => difference(exact(0), number(operand(values, witness), '−'));
+  if (fn === 'unaryPlus') return (values, witness) => number(operand(values, witness), '+');
+  if (fn === 'not') return (values, witness) => ({ is: !truth(operand(values, witness), 'not') });
+  throw new FormulaError('not-allowed', op);
+}
+
 function workOfOperator({ fn, op, args }: OperatorNode): Work {
   const [left, right] = args.map(workOf);
   if (!left) throw new FormulaError('not-allowed', op);
-  if (!right) {
-    if (fn === 'unaryMinus') return (values) => difference(exact(0), number(left(values), '−'));
-    if (fn === 'unaryPlus') return (values) => number(left(values), '+');
-    if (fn === 'not') return (values) => ({ is: !truth(left(values), 'not') });
-    throw new FormulaError('not-allowed', op);
-  }
+  if (!right) return workOfUnary(fn, op, left);
   const operation = onNumbers[fn];
-  if (operation) return (values) => operation(number(left(values), op), number(right(values), op));
+  if (operation)
+    return (values, witness) => {
+      const [a, b] = [number(left(values, witness), op), number(right(values, witness), op)];
+      witness(fn, [a, b]);
+      return operation(a, b);
+    };
   // What decides is not followed by what could not be worked out: b != 0 and a / b > 2.
   if (fn === 'and')
-    return (values) => ({ is: truth(left(values), 'and') && truth(right(values), 'and') });
+    return (values, witness) => ({
+      is: truth(left(values, witness), 'and') && truth(right(values, witness), 'and'),
+    });
   if (fn === 'or')
-    return (values) => ({ is: truth(left(values), 'or') || truth(right(values), 'or') });
+    return (values, witness) => ({
+      is: truth(left(values, witness), 'or') || truth(right(values, witness), 'or'),
+    });
   if (fn in comparisons || fn === 'equal' || fn === 'unequal')
-    return (values) => ({ is: compared(fn, left(values), right(values)) });
+    return (values, witness) => ({
+      is: compared(fn, left(values, witness), right(values, witness)),
+    });
   throw new FormulaError('not-allowed', op);
 }
 
 function workOfChoice(condition: Work, then: Work, otherwise: Work): Work {
-  return (values) => (truth(condition(values), 'if') ? then(values) : otherwise(values));
+  return (values, witness) =>
+    truth(condition(values, witness), 'if') ? then(values, witness) : otherwise(values, witness);
 }
 
 function workOfCall({ fn, args }: FunctionNode): Work {
@@ -192,7 +211,11 @@ function workOfCall({ fn, args }: FunctionNode): Work {
   if (!known) throw new FormulaError('unknown-function', name);
   const [least, most] = known.takes;
   if (works.length < least || works.length > most) throw new FormulaError('wrong-count', name);
-  return (values) => known.call(works.map((work) => number(work(values), name)));
+  return (values, witness) => {
+    const numbers = works.map((work) => number(work(values, witness), name));
+    witness(name, numbers);
+    return known.call(numbers);
+  };
 }
 
 function workOfConstant({ value }: ConstantNode): Work {
@@ -215,8 +238,8 @@ function workOfSymbol({ name }: SymbolNode): Work {
 
 function workOfRelations({ conditionals, params }: RelationalNode): Work {
   const works = params.map(workOf);
-  return (values) => {
-    const given = works.map((work) => work(values));
+  return (values, witness) => {
+    const given = works.map((work) => work(values, witness));
     const holds = (name: string, index: number) =>
       compared(name, elementAt(given, index), elementAt(given, index + 1));
     return { is: conditionals.every(holds) };
@@ -262,8 +285,21 @@ function parsed(text: string): MathNode {
   }
 }
 
+/** What was read last: a class of students asks for the same few formulas. */
+const known = new Map<string, ReadFormula>();
+const mostKnown = 2000;
+
 /** Reads a formula; what it speaks of need not be known yet. */
 export function readFormula(text: string): ReadFormula {
+  const before = known.get(text);
+  if (before) return before;
+  const read = readAnew(text);
+  if (known.size >= mostKnown) known.clear();
+  known.set(text, read);
+  return read;
+}
+
+function readAnew(text: string): ReadFormula {
   try {
     const tree = parsed(text);
     const names = new Set<string>();
@@ -283,9 +319,9 @@ export function readFormula(text: string): ReadFormula {
         text,
         names,
         steps,
-        evaluate(values) {
+        evaluate(values, witness = nobody) {
           try {
-            return { ok: true, value: work(values) };
+            return { ok: true, value: work(values, witness) };
           } catch (error) {
             return refused(error);
           }

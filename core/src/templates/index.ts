@@ -6,9 +6,11 @@ export {
   type Outcome,
   type ReadFormula,
   type Values,
+  type Witness,
 } from './formula';
 export { exact, isNum, toDouble, type FormulaFault, type Num, type Value } from './numbers';
 export {
+  acceptableFaults,
   compileTemplate,
   template,
   variable,
@@ -28,4 +30,9 @@ export {
   type Survey,
   type Variant,
 } from './draw';
-export { fillWording, placesIn, type Filled, type WordingProblem } from './wording';
+export { fillPlain, fillWording, placesIn, type Filled, type WordingProblem } from './wording';
+export { numberText } from './wording';
+export { problemInWords, type WordedProblem } from './problem-words';
+export { sentence as templateSentence } from './sentences';
+export { valueInWords, variantInWords } from './variant-words';
+export { stepCounter, stepsOf } from './effort';

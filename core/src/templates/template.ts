@@ -34,9 +34,14 @@ export const variable = z.discriminatedUnion('kind', [
 ]);
 export type Variable = z.infer<typeof variable>;
 
+/** What an author may take as it is: choices of one value, and what a student of the grade finds hard. */
+export const acceptableFaults = ['same-value', 'harder', 'beyond-grade', 'given-away'] as const;
+
 export const template = z.strictObject({
   variables: z.array(variable).min(1).max(20),
   conditions: z.array(formula).max(10),
+  /** Faults of its variants that its author has looked at, and takes as they are. */
+  accepted: z.array(z.enum(acceptableFaults)).optional(),
 });
 export type Template = z.infer<typeof template>;
 
@@ -63,10 +68,14 @@ export type Drawn = { name: string; values: readonly Value[] } | { name: string;
 export interface Compiled {
   drawn: readonly Drawn[];
   conditions: readonly Formula[];
+  /** How many operations a draw takes. */
+  operations: number;
 }
 export type ReadTemplate =
   { ok: true; compiled: Compiled } | { ok: false; problems: TemplateProblem[] };
 
+/** A draw takes at most so many operations. */
+const mostOperations = 400;
 /** A variable has at most so many values. */
 const mostValues = 2000;
 /** Words of the formulas' own language. */
@@ -176,7 +185,11 @@ export function compileTemplate({ variables, conditions }: Template): ReadTempla
   const formulas = conditions.flatMap((text, index) =>
     attempt(`/conditions/${index}`, () => formulaOf(text, known)),
   );
+  const worked = drawn.flatMap((part) => ('formula' in part ? [part.formula] : []));
+  const operations = [...worked, ...formulas].reduce((sum, { steps }) => sum + steps, 0);
+  if (operations > mostOperations)
+    problems.push({ pointer: '/variables', fault: 'too-long', about: '' });
   return problems.length > 0
     ? { ok: false, problems }
-    : { ok: true, compiled: { drawn, conditions: formulas } };
+    : { ok: true, compiled: { drawn, conditions: formulas, operations } };
 }

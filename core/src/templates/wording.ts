@@ -94,6 +94,10 @@ const isOne = (num: Num) => 'exact' in num && num.exact.equals(1);
 const isFactor = /^\s*([A-Za-z(]|\\(?:pi|sqrt|alpha|beta|theta|left))/;
 const afterProduct = /(\\cdot|\\times|\\div|[*·×÷^])\s*$/;
 
+/** A number as a wording has it where nothing is said about its format. */
+export const numberText = (num: Num): string =>
+  `${isNegative(num) ? '−' : ''}${sizeText(sizeOf(num), '', 'text')}`;
+
 interface Around {
   before: string;
   after: string;
@@ -160,31 +164,38 @@ export const placesIn = (html: string): string[] =>
     (inside.split(';')[0] ?? '').trim(),
   );
 
-/** A wording with the values of one variant; markup is left as it is. */
-export function fillWording(html: string, values: Values): Filled {
+const fillingOf = (html: string, fill: () => string): Filled => {
   if (placesIn(html).length > mostPlacesInWording)
     return { ok: false, problem: { fault: 'too-long', about: '', place: '' } };
   try {
-    const filled = html
-      .split(/(<[^>]*>)/)
-      .map((piece) =>
-        piece.startsWith('<')
-          ? piece.replace(
-              /(data-formula|alt)="([^"]*)"/g,
-              (_, name: string, value: string) =>
-                `${name}="${escaped(fillText(withoutEntities(value), values, name === 'alt' ? 'text' : 'formula'))}"`,
-            )
-          : fillPiece(piece, values),
-      )
-      .join('');
-    return { ok: true, html: filled };
+    return { ok: true, html: fill() };
   } catch (error) {
     if (error instanceof Refused) return { ok: false, problem: error.problem };
     if (error instanceof FormulaError)
       return { ok: false, problem: { fault: error.fault, about: error.about, place: '' } };
     throw error;
   }
-}
+};
+
+/** Plain words, such as a key, with the values of one variant. */
+export const fillPlain = (text: string, values: Values): Filled =>
+  fillingOf(text, () => fillText(text, values, 'text'));
+
+/** A wording with the values of one variant; markup is left as it is. */
+export const fillWording = (html: string, values: Values): Filled =>
+  fillingOf(html, () =>
+    html
+      .split(/(<[^>]*>)/)
+      .map((piece) => (piece.startsWith('<') ? fillTag(piece, values) : fillPiece(piece, values)))
+      .join(''),
+  );
+
+/** What attributes say has places, too: formulas, and descriptions of pictures. */
+const fillTag = (tag: string, values: Values) =>
+  tag.replace(/(data-formula|alt)="([^"]*)"/g, (_, name: string, value: string) => {
+    const setting = name === 'alt' ? 'text' : 'formula';
+    return `${name}="${escaped(fillText(withoutEntities(value), values, setting))}"`;
+  });
 
 /** Text without any place stays as it is written, entity for entity. */
 const fillPiece = (piece: string, values: Values) =>

@@ -19,6 +19,8 @@ export interface Gist {
   /** Answers in words that count as right. */
   accepted?: string[] | undefined;
   tolerance?: unknown;
+  /** Wrong answers in words, with what was misunderstood. */
+  mistakes?: unknown;
   units?: unknown;
   /** What can be joined to the choices: partners, groups, columns. */
   partners?: ShownChoice[] | undefined;
@@ -44,6 +46,7 @@ const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
   misconceptions: sentence('misconceptionsBehindChoices'),
   accepted: sentence('acceptedAnswers'),
   tolerance: sentence('theTolerance'),
+  mistakes: sentence('theMistakes'),
   units: sentence('theUnits'),
   partners: sentence('whatChoicesAreJoinedTo'),
   joins: sentence('whatBelongsTogether'),

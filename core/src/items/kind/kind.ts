@@ -126,6 +126,10 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   spellings?(part: P): { listed: readonly string[]; tried: readonly string[] };
   /** One spelling for all answers that say the same; free answers are counted under it. */
   folded?(part: P, response: R): string;
+  /** The misconception that a wrong answer stands for; null where its author named none. */
+  mistake?(part: P, response: R): string | null;
+  /** Wrong answers that its author has named. */
+  mistakes?(part: P): { response: R; misconception: string }[];
   /** The part with this answer counted as right too; null where an answer is not one thing that can be added. */
   accept?(part: P, response: R): P | null;
   /** The response in words; English where no other words are given. */

@@ -1,85 +1,39 @@
-import { elementAt } from '../../certain';
 import { z } from 'zod';
-import { allOrNothing, exact, longestNumber, readNumber, type Reading } from '../../scoring';
+import { allOrNothing, exact, readNumber } from '../../scoring';
 import { alternatives, count } from '../../text';
 import { labelOf, partBase, type Kind, type PartBase } from '../kind/kind';
+import {
+  inKeyUnit,
+  isPlaced,
+  isWithin,
+  keyValue,
+  numericKey,
+  rightValues,
+  type NumericKey,
+} from './numeric-key';
 import { numberSpellings } from './spellings';
 import { allOrNothingFor, listOf } from '../kind/table';
 import { sentence } from './sentences';
 
-const tolerance = z.discriminatedUnion('by', [
-  z.strictObject({ by: z.literal('exact') }),
-  z.strictObject({
-    by: z.literal('absolute'),
-    within: z.number().min(0, sentence('toleranceCannotBeBelowZero')),
-  }),
-  z.strictObject({
-    by: z.literal('percent'),
-    within: z.number().min(0, sentence('toleranceCannotBeBelowZero')).max(100),
-  }),
-  z.strictObject({ by: z.literal('significant'), figures: z.int().min(1).max(15) }),
-]);
-
-const unit = z.strictObject({
-  /** As written: "cm", "km/h", "%". */
-  name: z.string().trim().min(1).max(20),
-  /** One of this unit is so many of the key's own unit. */
-  factor: z.number().positive(sentence('unitsFactorMustBeAbove')).default(1),
-});
-
-const key = z.strictObject({
-  /** The right number, as a student may write it. */
-  value: z.string().trim().min(1, sentence('keyIsEmpty')).max(longestNumber),
-  /** Other numbers that are right as well. */
-  also: z.array(z.string().trim().min(1).max(longestNumber)).max(50).optional(),
-  tolerance,
-  decimal: z.enum(['point', 'comma', 'either']).default('point'),
-  units: z.array(unit).max(20).default([]),
-  unitRequired: z.boolean().default(false),
-});
-type NumericKey = z.infer<typeof key>;
-
-/** The key's number. Its own notation is strict: a key that can be read in two ways is refused. */
-function keyValue({
-  value,
-  decimal,
-}: Pick<NumericKey, 'value' | 'decimal'>): exact.Rational | null {
-  const readings = readNumber(value, decimal === 'either' ? 'point' : decimal);
-  return readings.length === 1 && elementAt(readings, 0).unit === ''
-    ? elementAt(readings, 0).value
-    : null;
-}
-
-const readKeys = new WeakMap<NumericKey, exact.Rational[]>();
-
-/** All numbers that are right: read once for each key, which nobody changes in place, not for every student. */
-function rightValues(key: NumericKey): exact.Rational[] {
-  const known = readKeys.get(key);
-  if (known) return known;
-  const values = [key.value, ...(key.also ?? [])].flatMap(
-    (value) => keyValue({ ...key, value }) ?? [],
-  );
-  readKeys.set(key, values);
-  return values;
-}
-
 const schema = z
-  .strictObject({ ...partBase, kind: z.literal('numeric'), key, rule: allOrNothing })
+  .strictObject({ ...partBase, kind: z.literal('numeric'), key: numericKey, rule: allOrNothing })
   .superRefine((part, context) => {
-    if (keyValue(part.key) === null)
-      context.addIssue({
-        code: 'custom',
-        path: ['key', 'value'],
-        message: sentence('isNotNumberWriteLike', { key: part.key.value }),
-      });
-    part.key.also?.forEach((value, index) => {
-      if (keyValue({ ...part.key, value }) === null)
-        context.addIssue({
-          code: 'custom',
-          path: ['key', 'also', index],
-          message: sentence('isNotNumberWithoutUnit', { value }),
-        });
-    });
+    const check = (path: (string | number)[], value: string, message: string) => {
+      if (!isPlaced(value) && keyValue({ ...part.key, value }) === null)
+        context.addIssue({ code: 'custom', path: ['key', ...path], message });
+    };
+    const { value, also = [], mistakes = [] } = part.key;
+    check(['value'], value, sentence('isNotNumberWriteLike', { key: value }));
+    also.forEach((other, index) =>
+      check(['also', index], other, sentence('isNotNumberWithoutUnit', { value: other })),
+    );
+    mistakes.forEach((mistake, index) =>
+      check(
+        ['mistakes', index, 'value'],
+        mistake.value,
+        sentence('isNotNumberWithoutUnit', { value: mistake.value }),
+      ),
+    );
     if (part.key.unitRequired && part.key.units.length === 0)
       context.addIssue({
         code: 'custom',
@@ -93,82 +47,6 @@ export type Numeric = z.infer<typeof schema>;
 export interface SittingNumeric extends PartBase {
   kind: 'numeric';
   unitRequired: boolean;
-}
-
-/** One spelling of a unit: m², m^2 and m2 are the same, and so are "in." and "in". */
-const squash = (name: string) =>
-  name
-    .replace(/[\s^]+/g, '')
-    .replace(/[⁰¹²³⁴⁵⁶⁷⁸⁹]/g, (digit) => String('⁰¹²³⁴⁵⁶⁷⁸⁹'.indexOf(digit)))
-    .replace(/[·⋅]/g, '*')
-    .replace(/º/g, '°')
-    .replace(/℃/g, '°C')
-    .replace(/℉/g, '°F')
-    .replace(/(?<=\p{L})\.$/u, '');
-
-/** M is a million where m is a thousandth, and P and p lie further apart still: there capitals are never let pass. */
-const prefixed = /^[mp]/i;
-
-/**
- * The unit of the key that was meant: as it is written, else with other capitals where they cannot
- * mean another one.
- */
-function unitMeant(
-  given: string,
-  units: NumericKey['units'],
-): NumericKey['units'][number] | undefined {
-  const written = squash(given);
-  const same = units.find(({ name }) => squash(name) === written);
-  if (same) return same;
-  const alike = units.filter(({ name }) => {
-    const known = squash(name);
-    return (
-      known.toLowerCase() === written.toLowerCase() &&
-      (known[0] === written[0] || !prefixed.test(known))
-    );
-  });
-  return alike.length === 1 ? alike[0] : undefined;
-}
-
-/** The reading in the key's own unit; null when its unit is not accepted. */
-function inKeyUnit(
-  { value, unit: given }: Reading,
-  { units, unitRequired }: NumericKey,
-): exact.Rational | null {
-  if (given === '') return unitRequired ? null : value;
-  const accepted = unitMeant(given, units);
-  if (accepted) return exact.times(value, exact.fromNumber(accepted.factor));
-  if (given === '%') return unitRequired ? null : exact.divide(value, exact.fromNumber(100));
-  return null;
-}
-
-/**
- * Source of the three tolerances: QTI 3.0 `equal` (toleranceMode exact, absolute, relative; bounds included) and
- * `equalRounded` (roundingMode significantFigures: both numbers are rounded, then compared).
- */
-function isWithin(
-  given: exact.Rational,
-  right: exact.Rational,
-  by: NumericKey['tolerance'],
-): boolean {
-  switch (by.by) {
-    case 'exact':
-      return exact.isEqual(given, right);
-    case 'absolute':
-      return exact.isAtMost(exact.distance(given, right), exact.fromNumber(by.within));
-    case 'percent': {
-      const share = exact.divide(exact.fromNumber(by.within), exact.fromNumber(100));
-      return exact.isAtMost(
-        exact.distance(given, right),
-        exact.times(exact.magnitude(right), share),
-      );
-    }
-    case 'significant':
-      return exact.isEqual(
-        exact.toSignificant(given, by.figures),
-        exact.toSignificant(right, by.figures),
-      );
-  }
 }
 
 /** Other ways to write the key's number that count as well: a fraction or a decimal, and a share in percent. */
@@ -233,6 +111,18 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
       ? String(Number(exact.toNumber(value).toPrecision(12)))
       : `${exact.toNumber(reading.value)} ${reading.unit}`;
   },
+  mistake({ key }, response) {
+    const readings = readNumber(response, key.decimal).flatMap(
+      (reading) => inKeyUnit(reading, key) ?? [],
+    );
+    const known = key.mistakes?.find(({ value }) => {
+      const wrong = keyValue({ ...key, value });
+      return wrong && readings.some((given) => isWithin(given, wrong, key.tolerance));
+    });
+    return known?.misconception ?? null;
+  },
+  mistakes: ({ key: { mistakes = [] } }) =>
+    mistakes.map(({ value, misconception }) => ({ response: value, misconception })),
   accept(part, response) {
     if (numeric.score(part, response) > 0) return part;
     const value = readNumber(response, part.key.decimal)
@@ -280,6 +170,7 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     points: rule.points,
     accepted: [key.value, ...(key.also ?? [])],
     tolerance: key.tolerance.by === 'exact' ? undefined : key.tolerance,
+    mistakes: key.mistakes,
     units: key.units.length > 0 ? { units: key.units, required: key.unitRequired } : undefined,
   }),
   fromGist: (gist, id) => {
@@ -297,6 +188,7 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
       key: {
         value,
         ...(also.length > 0 && { also }),
+        ...(gist.mistakes !== undefined && { mistakes: gist.mistakes as NumericKey['mistakes'] }),
         tolerance: (gist.tolerance as NumericKey['tolerance'] | undefined) ?? { by: 'exact' },
         decimal: 'point',
         units: kept?.units ?? [],

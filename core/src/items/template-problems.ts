@@ -1,0 +1,86 @@
+/** What is wrong with an item's template, each fault at its place. */
+import { randomFrom } from '../random';
+import {
+  compileTemplate,
+  placesIn,
+  problemInWords,
+  readFormula,
+  type Compiled,
+  type Template,
+} from '../templates';
+import type { ItemContent, ItemProblem } from './item';
+import { part } from './kinds';
+import { sentence } from './sentences';
+import { textsOfItem } from './texts';
+import { variantOf } from './variants';
+
+/** Every text of an item that has places, rich or not, with its pointer. */
+function placedTexts(node: unknown, pointer = ''): { pointer: string; text: string }[] {
+  if (typeof node === 'string') return node.includes('[[') ? [{ pointer, text: node }] : [];
+  if (typeof node !== 'object' || node === null) return [];
+  return Object.entries(node).flatMap(([name, child]) =>
+    pointer === '' && name === 'template' ? [] : placedTexts(child, `${pointer}/${name}`),
+  );
+}
+
+/** Places in keys of an item that has nothing to put there. In a wording they are only brackets. */
+export function placesWithout(content: ItemContent): ItemProblem[] {
+  const rich = new Set(textsOfItem(content).map(({ at }) => at));
+  return placedTexts(content.parts, '/parts')
+    .filter(({ pointer, text }) => !rich.has(pointer) && placesIn(text).length > 0)
+    .map(({ pointer, text }) => ({ pointer, message: sentence('placeWithoutTemplate', { text }) }));
+}
+
+function unreadablePlaces(content: ItemContent, { drawn }: Compiled): ItemProblem[] {
+  const names = new Set(drawn.map(({ name }) => name));
+  return placedTexts(content).flatMap(({ pointer, text }) =>
+    placesIn(text).flatMap((place) => {
+      const read = readFormula(place);
+      if (!read.ok) return [{ pointer, message: problemInWords({ ...read.problem, place }) }];
+      const unknown = [...read.formula.names].find((name) => !names.has(name));
+      if (unknown === undefined) return [];
+      return [
+        { pointer, message: problemInWords({ fault: 'unknown-name', about: unknown, place }) },
+      ];
+    }),
+  );
+}
+
+function problemsOfVariant(content: ItemContent, seed: string): ItemProblem[] {
+  const example = variantOf(content, randomFrom(seed));
+  if (!example) return [{ pointer: '/template', message: sentence('noVariant') }];
+  return example.content.parts.flatMap((made, index) => {
+    const read = part.safeParse(made);
+    if (read.success) return [];
+    return read.error.issues.map(({ path, message }) => ({
+      pointer: `/parts/${index}/${path.map(String).join('/')}`,
+      message: sentence('inVariant', { message }),
+    }));
+  });
+}
+
+/**
+ * Whether variants can be made, and are items that can be asked. A single one that is not is a fault for
+ * `checkTemplate`, which looks at all of them.
+ */
+function brokenVariants(content: ItemContent): ItemProblem[] {
+  let first: ItemProblem[] | null = null;
+  for (const seed of ['example', '1', '2', '3']) {
+    const problems = problemsOfVariant(content, seed);
+    if (problems.length === 0) return [];
+    first ??= problems;
+  }
+  return first ?? [];
+}
+
+/** What keeps an item with a template from being stored; what makes it unfair is looked for by `checkTemplate`. */
+export function templateProblems(content: ItemContent, template: Template): ItemProblem[] {
+  const read = compileTemplate(template);
+  if (!read.ok)
+    return read.problems.map(({ pointer, fault, about }) => ({
+      pointer: `/template${pointer}`,
+      message: problemInWords({ fault, about, place: '' }),
+    }));
+  const unreadable = unreadablePlaces(content, read.compiled);
+  return unreadable.length > 0 ? unreadable : brokenVariants(content);
+}

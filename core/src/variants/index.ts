@@ -1,0 +1,9 @@
+/** Whether all variants of an item that makes itself can be asked fairly. */
+export { checkTemplate, fewestVariants, unfairIn, type TemplateReport } from './check';
+export {
+  isAcceptable,
+  type AcceptableFault,
+  type FaultKind,
+  type TemplateFaultSeen,
+} from './faults';
+export { beyondGrade, type Beyond } from './grade-numbers';
