@@ -208,7 +208,12 @@ test('what a teacher marks earns nothing by machine and waits once it is answere
 
 test('pictures, sound and film are noticed wherever a student meets them, and nowhere else', () => {
   const file = `/api/files/${'x'.repeat(22)}`;
-  expect(mediaOf(item(parts.numeric))).toEqual({ picture: false, sound: false, film: false });
+  expect(mediaOf(item(parts.numeric))).toEqual({
+    picture: false,
+    sound: false,
+    film: false,
+    variants: false,
+  });
   expect(mediaOf(item(parts.places)).picture).toBe(true);
   expect(
     mediaOf({ ...item(parts.numeric), stem: `<p><img src="${file}" alt="A map"></p>` }).picture,
@@ -220,7 +225,12 @@ test('pictures, sound and film are noticed wherever a student meets them, and no
       { id: 'b', text: 'b' },
     ],
   };
-  expect(mediaOf(item(spoken))).toEqual({ picture: false, sound: true, film: false });
+  expect(mediaOf(item(spoken))).toEqual({
+    picture: false,
+    sound: true,
+    film: false,
+    variants: false,
+  });
   expect(
     mediaOf({ ...item(parts.numeric), explanation: `<img src="${file}" alt="x">` }).picture,
   ).toBe(false);

@@ -211,7 +211,7 @@ test('what does not fit is refused in words', () => {
 });
 
 const wordsOf = (plan: Outline, pools = {}) =>
-  hindrances(plan, { pools }).map(({ words }) => words);
+  hindrances(plan, { pools, unfair: new Map() }).map(({ words }) => words);
 
 test('what keeps a test from being given', () => {
   expect(hindrances(outline)).toEqual([]);

@@ -15,6 +15,8 @@ export const pinned = z.object({
   content: itemContent,
   kind: z.enum(partKinds),
   points: z.number(),
+  /** What is unfair in its variants; empty where nothing is, or all students have the same. */
+  unfair: z.array(z.string()),
   /** True when the wording or key was changed for this test only. */
   forThisTest: z.boolean(),
   /** The colleague’s test that it was copied out of; null when it was not. */

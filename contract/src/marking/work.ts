@@ -63,6 +63,8 @@ export const markedAnswer = z.object({
   student: z
     .object({ id, name: z.string(), className: z.string(), rosterNumber: z.number().nullable() })
     .nullable(),
+  /** What was drawn for the student, where the question makes itself. */
+  variant: z.string().optional(),
   response: z.unknown(),
   /** Of a text. */
   words: z.number().nullable(),

@@ -27,6 +27,24 @@ const wrongAnswer = z.object({
   response: z.unknown(),
 });
 
+/** How the variants of a question went, and whether they differed by more than chance. */
+export const variantsResult = z.object({
+  /** How many different ones were given. */
+  given: z.number(),
+  /** Variants of like work on paper together, the least first. */
+  groups: z.array(
+    z.object({
+      steps: z.tuple([z.number(), z.number()]),
+      example: z.string(),
+      n: z.number(),
+      share: z.number(),
+    }),
+  ),
+  chiSquare: figure,
+  /** In one sentence. */
+  words: z.string(),
+});
+
 export const itemResult = z.object({
   entry: z.string(),
   number: z.number(),
@@ -34,6 +52,8 @@ export const itemResult = z.object({
   itemId: id.nullable(),
   content: itemContent.nullable(),
   stem: z.string(),
+  /** Of a question that makes itself: whether its variants differed. */
+  variants: variantsResult.nullable(),
   /** Points, an opinion that cannot be wrong, or nothing but to be read. */
   asks: z.enum(['points', 'opinion', 'nothing']),
   standards: z.array(z.string()),

@@ -30,3 +30,9 @@ export {
 export { firstLook, notThereYet, type FirstLook, type Trust } from './first-look';
 export { hurriedIn, type Hurried } from './time';
 export { quantile, shareInterval, spreadOf, type Spread } from './spread';
+export {
+  differenceOfVariants,
+  type VariantDifference,
+  type VariantGroup,
+  type VariantOutcome,
+} from './variants';

@@ -14,12 +14,38 @@ export interface Hindrance {
 export interface TestFacts {
   /** By the section's id: how many items its search finds. */
   pools: Readonly<Record<string, number>>;
+  /** What is unfair in the variants of an item, by its revision. */
+  unfair: ReadonlyMap<number, readonly string[]>;
 }
 
-const noFacts: TestFacts = { pools: {} };
+const noFacts: TestFacts = { pools: {}, unfair: new Map() };
+
+/** Items that make themselves, and not for every student a fair question. */
+function unfairItems(outline: Outline, { unfair }: TestFacts): Hindrance[] {
+  if (unfair.size === 0) return [];
+  const entries = outline.sections.flatMap(({ id: section, entries: inSection }) =>
+    inSection.map((entry) => ({ section, revisionId: entry.revisionId })),
+  );
+  const swaps = outline.forms.flatMap((form) => form.swaps);
+  const swapped = swaps.map(({ of, revisionId }) => ({
+    revisionId,
+    section:
+      outline.sections.find((section) => section.entries.some(({ id }) => id === of))?.id ?? '',
+  }));
+  return [...entries, ...swapped].flatMap(({ section, revisionId }, index) => {
+    const [first] = unfair.get(revisionId) ?? [];
+    if (first === undefined) return [];
+    const words = sentence(index < entries.length ? 'unfairVariants' : 'unfairVariantsInForm', {
+      number: index + 1,
+      first,
+    });
+    return [{ words, at: { section } }];
+  });
+}
 
 /** Everything that stands in the way, in words; empty when the test could be sat. */
-export function hindrances(outline: Outline, { pools }: TestFacts = noFacts): Hindrance[] {
+export function hindrances(outline: Outline, facts: TestFacts = noFacts): Hindrance[] {
+  const { pools } = facts;
   const problems: Hindrance[] = [];
   if (outline.title.trim() === '')
     problems.push({ words: sentence('testHasNoTitle'), at: 'title' });
@@ -43,6 +69,7 @@ export function hindrances(outline: Outline, { pools }: TestFacts = noFacts): Hi
     } else if (entries.length === 0 && outline.sections.length > 1)
       problems.push({ words: sentence('hasNoItems', { name }), at: { section: id } });
   });
+  problems.push(...unfairItems(outline, facts));
   for (const form of outline.forms) {
     outline.sections.forEach(({ id, draw, entries }, index) => {
       const pool = entries.filter((entry) => !form.without.includes(entry.id)).length;

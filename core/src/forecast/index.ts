@@ -37,3 +37,4 @@ export function forecast(
     reliability: forecastReliability(scored, told),
   };
 }
+export { shareAboveChiSquare } from './quantiles';

@@ -11,3 +11,7 @@ export const quantileOfT = (share: number, freedom: number): number =>
 /** Fisher's F. */
 export const quantileOfF = (share: number, numerator: number, denominator: number): number =>
   jstat.jStat.centralF.inv(share, numerator, denominator);
+
+/** How much of a chi-square distribution lies above a value. */
+export const shareAboveChiSquare = (value: number, freedom: number): number =>
+  1 - jstat.jStat.chisquare.cdf(value, freedom);

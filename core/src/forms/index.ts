@@ -16,4 +16,4 @@ export {
   type Sitter,
 } from './form';
 export { formForSitting, type SittingEntry, type SittingForm } from './sitting';
-export { entryFor, exampleEntry } from './variant';
+export { drawnFor, entryFor, exampleEntry } from './variant';

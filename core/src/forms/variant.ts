@@ -1,8 +1,14 @@
 /** A question with the values of whoever sits it. */
-import { variantOf } from '../items';
+import { variantOf, type Realised } from '../items';
 import { randomFrom } from '../random';
 import { variantInWords } from '../templates';
 import type { EditionEntry } from './edition';
+
+/** What is drawn for the student of this seed; null where nothing can be. */
+export const drawnFor = (
+  { id, content }: Pick<EditionEntry, 'id' | 'content'>,
+  seed: string,
+): Realised | null => variantOf(content, randomFrom(`${seed}/variant/${id}`));
 
 /**
  * The entry as the student of this seed has it. Its stream is named after the entry alone, so that the order, the form
@@ -14,7 +20,7 @@ export function entryFor<Entry extends Pick<EditionEntry, 'id' | 'content' | 'va
 ): Entry {
   const { template } = entry.content;
   if (!template) return entry;
-  const drawn = variantOf(entry.content, randomFrom(`${seed}/variant/${entry.id}`));
+  const drawn = drawnFor(entry, seed);
   if (!drawn) return entry;
   return { ...entry, content: drawn.content, variant: variantInWords(template, drawn.values) };
 }

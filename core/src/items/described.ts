@@ -1,5 +1,6 @@
 import { elementAt } from '../certain';
 import { itemPoints, markedBy, mediaOf, searchableText, type ItemContent } from './item';
+import { exampleOf } from './variants';
 import type { PartKind } from './kinds';
 import { media as allMedia, mediaBits, type MarkedBy } from './kind/media';
 
@@ -20,7 +21,7 @@ const longestWords = 15_000;
 
 /** An item of several parts goes by the kind of its first one. */
 export function describeItem(content: ItemContent): DescribedItem {
-  const { stem, choices } = searchableText(content);
+  const { stem, choices } = searchableText(exampleOf(content));
   const shows = mediaOf(content);
   return {
     kind: elementAt(content.parts, 0).kind,

@@ -5,8 +5,9 @@ import { roundPoints } from '../scoring';
 import { plainText, richText } from '../text';
 import { kindOf, part, type Part, type SittingPart } from './kinds';
 import { onPaperAnswerTo } from './on-paper';
-import type { MarkedBy } from './kind/media';
+import type { MarkedBy, Medium } from './kind/media';
 import { sentence } from './sentences';
+import { exampleOf } from './variants';
 import { studentTools, type StudentTool } from './tools';
 import { template } from '../templates';
 import { placesWithout, templateProblems } from './template-problems';
@@ -114,8 +115,9 @@ export function readItem(input: unknown): Parsed {
 export const itemPoints = ({ parts }: Pick<ItemContent, 'parts'>) =>
   roundPoints(parts.reduce((sum, part) => sum + kindOf(part).points(part), 0));
 
-/** The item without anything that gives the answer away. */
-export function forSitting({ stem, parts, passage, tools }: ItemContent): SittingItem {
+/** The item without anything that gives the answer away; one that makes itself as an example. */
+export function forSitting(content: ItemContent): SittingItem {
+  const { stem, parts, passage, tools } = exampleOf(content);
   return {
     stem,
     ...(passage && { passage }),
@@ -235,8 +237,8 @@ export function markedBy({ parts }: Pick<ItemContent, 'parts'>): MarkedBy {
   return by.includes('machine') ? 'machine' : 'nobody';
 }
 
-/** What a student sees or hears besides text. */
-export function mediaOf(content: ItemContent): { picture: boolean; sound: boolean; film: boolean } {
+/** What an item has besides text. */
+export function mediaOf(content: ItemContent): Record<Medium, boolean> {
   const shown = [
     content.stem,
     ...content.parts.flatMap((part) => [
@@ -254,6 +256,7 @@ export function mediaOf(content: ItemContent): { picture: boolean; sound: boolea
       ),
     sound: shown.includes('<audio'),
     film: shown.includes('<video'),
+    variants: content.template !== undefined,
   };
 }
 

@@ -9,6 +9,7 @@ import {
   keysInWords,
   kindOf,
   readItem,
+  realised,
   responseTo,
   type ItemContent,
   type Responses,
@@ -49,6 +50,8 @@ export function rescoredEntry(
       );
     if (JSON.stringify(forSitting(content)) !== JSON.stringify(forSitting(entry.content)))
       throw new RescoreProblem('/content', sentence('thisChangesWhatStudentsSaw'));
+    if (!drawsTheSame(entry.content, content))
+      throw new RescoreProblem('/content', sentence('thisChangesNumbers'));
   }
   if (points !== undefined && !(points > 0 && points <= 1000))
     throw new RescoreProblem('/points', sentence('itemIsWorthMoreThan'));
@@ -63,6 +66,25 @@ export function rescoredEntry(
   if (rescoreInWords(entry, made).length === 0)
     throw new RescoreProblem('', sentence('nothingWouldChangeIsScored'));
   return made;
+}
+
+/** Whether every student still has the numbers that they had, in everything that they saw. */
+function drawsTheSame(before: ItemContent, after: ItemContent): boolean {
+  const drawn = ({ template }: ItemContent) =>
+    JSON.stringify([
+      template?.variables.map((variable) =>
+        variable.kind === 'formula' ? variable.name : variable,
+      ),
+      template?.conditions,
+    ]);
+  return (
+    drawn(before) === drawn(after) &&
+    ['1', '2', '3', '4', '5', '6', '7', '8'].every(
+      (seed) =>
+        JSON.stringify(forSitting(realised(before, seed))) ===
+        JSON.stringify(forSitting(realised(after, seed))),
+    )
+  );
 }
 
 /** The edition with one entry rescored, wherever it stands: in a section, or in the place of another in a form. */
@@ -136,6 +158,7 @@ export function withAccepted(content: ItemContent, partId: string, given: unknow
   const index = content.parts.findIndex(({ id }) => id === partId);
   const part = content.parts[index];
   if (!part) throw new RescoreProblem('/accept', sentence('itemHasNoSuchPart'));
+  if (content.template) throw new RescoreProblem('/accept', sentence('answerOfOneVariant'));
   const kind = kindOf(part);
   const response = responseTo(part, { [partId]: given } satisfies Responses);
   const more =

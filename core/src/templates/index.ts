@@ -33,6 +33,5 @@ export {
 export { fillPlain, fillWording, placesIn, type Filled, type WordingProblem } from './wording';
 export { numberText } from './wording';
 export { problemInWords, type WordedProblem } from './problem-words';
-export { sentence as templateSentence } from './sentences';
 export { valueInWords, variantInWords } from './variant-words';
 export { stepCounter, stepsOf } from './effort';

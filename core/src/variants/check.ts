@@ -7,15 +7,10 @@ import { elementAt } from '../certain';
 import {
   compileTemplate,
   isNum,
-  placesIn,
-  readFormula,
-  stepCounter,
   survey,
-  templateSentence as sentence,
   valueInWords,
   variantInWords,
   type Compiled,
-  type Formula,
   type Survey,
   type Template,
   type Values,
@@ -23,6 +18,8 @@ import {
 import { brokenFault, Faults, isAcceptable, type TemplateFaultSeen } from './faults';
 import { beyondGrade } from './grade-numbers';
 import { partFaults } from './part-faults';
+import { placesOf, stepsTaken, type Place } from './steps';
+import { sentence } from './sentences';
 
 export interface TemplateReport {
   /** Draws that were looked at; all of them, or as many as are looked at. */
@@ -40,31 +37,6 @@ const givenAwayShare = 0.2;
 /** Fewer draws than this that meet the conditions, and finding one takes too long. */
 const leastShare = 0.02;
 
-/** A formula of a wording or key, with what says how it is shown. */
-interface Place {
-  pointer: string;
-  formula: Formula;
-  isKey: boolean;
-  hasFormat: boolean;
-}
-
-function placesOf(node: unknown, pointer = ''): Place[] {
-  if (typeof node === 'string') {
-    if (!node.includes('[[')) return [];
-    return placesIn(node).flatMap((text) => {
-      const read = readFormula(text);
-      const isKey = pointer.includes('/key/');
-      return read.ok
-        ? [{ pointer, formula: read.formula, isKey, hasFormat: node.includes(';') }]
-        : [];
-    });
-  }
-  if (typeof node !== 'object' || node === null) return [];
-  return Object.entries(node).flatMap(([name, child]) =>
-    name === 'template' && pointer === '' ? [] : placesOf(child, `${pointer}/${name}`),
-  );
-}
-
 /** What is looked at in every variant. */
 interface Looking {
   content: ItemContent;
@@ -73,14 +45,6 @@ interface Looking {
   places: Place[];
   grade: number | null;
   faults: Faults;
-}
-
-function stepsTaken({ compiled, places }: Looking, values: Values): number {
-  const counter = stepCounter();
-  for (const drawn of compiled.drawn)
-    if ('formula' in drawn) drawn.formula.evaluate(values, counter.witness);
-  for (const { isKey, formula } of places) if (isKey) formula.evaluate(values, counter.witness);
-  return counter.steps();
 }
 
 /** A number that a student of the grade has not met, in what is shown. */
@@ -92,7 +56,7 @@ function strangeNumber({ places, grade, faults }: Looking, values: Values, varia
     const beyond = beyondGrade(outcome.value, grade);
     if (!beyond) continue;
     const text = valueInWords(outcome.value);
-    const words = sentence('check.beyond-grade', {
+    const words = sentence('beyond-grade', {
       text,
       grade,
       words: sentence(`beyond.${beyond}`),
@@ -111,10 +75,7 @@ function roughKey({ content, places, faults }: Looking, values: Values, variant:
     if (key.key?.tolerance?.by !== 'exact') continue;
     const outcome = formula.evaluate(values);
     if (outcome.ok && 'near' in outcome.value)
-      faults.add(
-        { kind: 'key-not-exact', pointer, words: sentence('check.key-not-exact') },
-        variant,
-      );
+      faults.add({ kind: 'key-not-exact', pointer, words: sentence('key-not-exact') }, variant);
   }
 }
 
@@ -134,7 +95,7 @@ function look(looking: Looking, values: Values): number {
   });
   roughKey(looking, values, variant);
   strangeNumber(looking, values, variant);
-  return stepsTaken(looking, values);
+  return stepsTaken(looking.compiled, looking.places, values);
 }
 
 /** More work than twice that of half of the others, and four steps. Common practice, no source. */
@@ -146,7 +107,7 @@ function harderOnes({ faults, template }: Looking, surveyed: Survey, steps: numb
   surveyed.variants.forEach((values, index) => {
     const taken = elementAt(steps, index);
     if (taken <= 2 * usual + 4) return;
-    const words = sentence('check.harder', { steps: taken, usual });
+    const words = sentence('harder', { steps: taken, usual });
     faults.add({ kind: 'harder', pointer: '/template', words }, variantInWords(template, values));
   });
 }
@@ -155,13 +116,10 @@ function tooFew({ faults }: Looking, { variants, draws, all }: Survey): void {
   const n = variants.length;
   const whole = { pointer: '/template' };
   if (n < fewestVariants && all)
-    faults.add(
-      { ...whole, kind: 'few-variants', words: sentence('check.few-variants', { n }) },
-      '',
-    );
+    faults.add({ ...whole, kind: 'few-variants', words: sentence('few-variants', { n }) }, '');
   else if (n / draws < leastShare) {
     const share = `${Math.round((1000 * n) / draws) / 10}%`;
-    faults.add({ ...whole, kind: 'few-meet', words: sentence('check.few-meet', { share }) }, '');
+    faults.add({ ...whole, kind: 'few-meet', words: sentence('few-meet', { share }) }, '');
   }
 }
 

@@ -1,10 +1,6 @@
 /** What can be wrong with the variants of an item. */
-import {
-  acceptableFaults,
-  problemInWords,
-  templateSentence as sentence,
-  type WordedProblem,
-} from '../templates';
+import { acceptableFaults, problemInWords, type WordedProblem } from '../templates';
+import { sentence } from './sentences';
 
 /** Faults that an author may have looked at and take as they are; the others make an item unfair in any case. */
 export type AcceptableFault = (typeof acceptableFaults)[number];
@@ -43,7 +39,7 @@ export const brokenFault = (
 ): Fault => ({
   kind: 'broken',
   pointer,
-  words: sentence('check.broken', { about, words: problemInWords({ ...problem, place: '' }) }),
+  words: sentence('broken', { about, words: problemInWords({ ...problem, place: '' }) }),
 });
 
 /** Whether a fault is one that can be accepted. */

@@ -7,3 +7,4 @@ export {
   type TemplateFaultSeen,
 } from './faults';
 export { beyondGrade, type Beyond } from './grade-numbers';
+export { stepsOfVariants } from './steps';

@@ -1,9 +1,9 @@
 /** What is wrong with one part of one variant. */
 import { kindOf, type Part } from '../items';
 import { plainText } from '../text';
-import { templateSentence as sentence } from '../templates';
 import type { Fault } from './faults';
 import { areWorthTheSame, readsAs } from './same';
+import { sentence } from './sentences';
 
 /** The texts of a part that stand in one list, by the list's name. */
 function listsOf(part: Part): Map<string, { at: string; html: string }[]> {
@@ -22,11 +22,9 @@ function sameChoices(part: Part, pointer: string): Fault[] {
       for (const { html: other } of list.slice(0, index)) {
         const place = `${pointer}${at}`;
         if (readsAs(other) === text)
-          return [
-            { kind: 'same-text', pointer: place, words: sentence('check.same-text', { text }) },
-          ];
+          return [{ kind: 'same-text', pointer: place, words: sentence('same-text', { text }) }];
         if (areWorthTheSame(html, other)) {
-          const words = sentence('check.same-value', { text: readsAs(other), other: text });
+          const words = sentence('same-value', { text: readsAs(other), other: text });
           return [{ kind: 'same-value', pointer: place, words }];
         }
       }
@@ -46,13 +44,13 @@ function wrongMistakes(part: Part, pointer: string): Fault[] {
         {
           kind: 'mistake-is-right',
           pointer: place,
-          words: sentence('check.mistake-is-right', { text }),
+          words: sentence('mistake-is-right', { text }),
         },
       ];
     const folded = kind.folded?.(part, response) ?? text;
     if (seen.has(folded))
       return [
-        { kind: 'mistakes-same', pointer: place, words: sentence('check.mistakes-same', { text }) },
+        { kind: 'mistakes-same', pointer: place, words: sentence('mistakes-same', { text }) },
       ];
     seen.add(folded);
     return [];
@@ -64,7 +62,13 @@ function brokenKey(part: Part, pointer: string): Fault[] {
   const kind = kindOf(part);
   const [right] = kind.rightAnswers?.(part) ?? [];
   if (right === undefined || kind.score(part, right) >= kind.points(part)) return [];
-  return [{ kind: 'unaskable', pointer: `${pointer}/key`, words: kind.keyInWords(part) }];
+  return [
+    {
+      kind: 'unaskable',
+      pointer: `${pointer}/key`,
+      words: sentence('unaskable', { words: kind.keyInWords(part) }),
+    },
+  ];
 }
 
 /** Short words and numbers as they stand alone. */
@@ -91,7 +95,7 @@ function givenAway(part: Part, question: string, pointer: string): Fault[] {
     {
       kind: 'given-away',
       pointer: `${pointer}/key`,
-      words: sentence('check.given-away', { text }),
+      words: sentence('given-away', { text }),
     },
   ];
 }

@@ -11,7 +11,7 @@ import { recountUses } from '../banks/queries';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
 import { notFound, problem } from '../problems/problem';
-import { poolSizes } from './pools';
+import { factsOf } from './pools';
 import { shareOf, usableBanks } from '../banks/rights';
 import { testRight } from '../access/test-rights';
 import { rule } from '../access';
@@ -54,8 +54,7 @@ export async function store(
   const { database, now } = context;
   // Ready counts only while nothing stands in the way; a test that is no longer whole leaves the shelf by itself.
   const ready =
-    outline.ready &&
-    hindrances(outline, { pools: await poolSizes(context, me, outline) }).length === 0;
+    outline.ready && hindrances(outline, await factsOf(context, me, outline)).length === 0;
   const { Test } = database.models;
   const { title } = outline;
   await Test.update(

@@ -1,9 +1,10 @@
 /** What the searches of draws find. */
-import type { Outline, PoolSearch } from '@oaken/core/assessments';
+import type { Outline, PoolSearch, TestFacts } from '@oaken/core/assessments';
 import type { Question } from '@oaken/core/finding';
 import { allPins } from '@oaken/core/assessments';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
+import { unfairAmong } from '../banks/fairness';
 import { usableBanks } from '../banks/rights';
 
 /** A draw takes from at most so many items, the best known first: nobody needs more, and an edition holds them all. */
@@ -67,3 +68,16 @@ export async function poolSizes(
     if (draw?.search) sizes[id] = await countPool(context, me, draw.search, but);
   return sizes;
 }
+
+/** What the outline itself does not know, and what can stand in the way of giving it. */
+export const factsOf = async (
+  context: Context,
+  me: SignedIn,
+  outline: Outline,
+): Promise<TestFacts> => ({
+  pools: await poolSizes(context, me, outline),
+  unfair: await unfairAmong(
+    context,
+    allPins(outline).map(({ revisionId }) => revisionId),
+  ),
+});

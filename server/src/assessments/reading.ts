@@ -10,7 +10,8 @@ import { toMillis, type Database } from '../database/connect';
 import { notFound } from '../problems/problem';
 import { freeze } from './edition';
 import { forecastOf } from './forecast';
-import { poolSizes } from './pools';
+import { factsOf, poolSizes } from './pools';
+import { unfairAmong } from '../banks/fairness';
 import type { Test } from '../models';
 import { classNames } from '../classes/names';
 import { present } from '@oaken/core/certain';
@@ -72,7 +73,7 @@ export async function readTest(
     id: test.id,
     version: test.version,
     outline,
-    revisions: await pinnedOf(database, me, outline),
+    revisions: await pinnedOf(context, me, outline),
     may: testRight(test, me),
     mine: test.ownerId === me.account.id,
     owner: test.owner?.fullName ?? '',
@@ -119,7 +120,8 @@ export async function readVersion(
   return { version: test.version };
 }
 
-async function pinnedOf(database: Database, me: SignedIn, outline: Outline): Promise<Pinned[]> {
+async function pinnedOf(context: Context, me: SignedIn, outline: Outline): Promise<Pinned[]> {
+  const { database } = context;
   const revisions = await readRevisions(database, me, [
     ...new Set(allPins(outline).map(({ revisionId }) => revisionId)),
   ]);
@@ -135,6 +137,10 @@ async function pinnedOf(database: Database, me: SignedIn, outline: Outline): Pro
     me,
     revisions.map(({ revisionId }) => revisionId),
   );
+  const unfair = await unfairAmong(
+    context,
+    revisions.map(({ revisionId }) => revisionId),
+  );
   return revisions.map((row) => {
     const bank = readable.get(row.bankId);
     const item = present(itemOf.get(row.id), 'item of the revision');
@@ -144,6 +150,7 @@ async function pinnedOf(database: Database, me: SignedIn, outline: Outline): Pro
       content: row.content,
       kind: row.kind,
       points: row.points,
+      unfair: unfair.get(row.revisionId) ?? [],
       forThisTest: row.testId !== null,
       sourceTest: sources.get(row.revisionId) ?? null,
       standards: row.standards,
@@ -176,10 +183,9 @@ export async function enemiesAmong(
 export async function readEdition(context: Context, me: SignedIn, testId: number) {
   const test = await find(context.database, me, testId);
   const outline = readOutline(test.outline);
-  const pools = await poolSizes(context, me, outline);
   return {
     edition: await freeze(context, me, testId, outline),
-    hindrances: hindrances(outline, { pools }).map(({ words }) => words),
+    hindrances: hindrances(outline, await factsOf(context, me, outline)).map(({ words }) => words),
     minutes: outline.minutes,
     may: testRight(test, me),
     owner: test.owner?.fullName ?? '',

@@ -15,7 +15,7 @@ import { invalid, notFound, problem } from '../problems/problem';
 import { invite } from '../letters/invitations';
 import { freeze } from '../assessments/edition';
 import { storeEdition } from '../attempts/store-edition';
-import { poolSizes } from '../assessments/pools';
+import { factsOf } from '../assessments/pools';
 import { resolveWho, type Recipient, type Resolved } from './recipients';
 import type { Database } from '../database/connect';
 import { sentence } from './sentences';
@@ -188,7 +188,7 @@ async function refuseWrong(
   wrong.push(...partProblems(wanted.rules, outline));
   if (wrong.length > 0)
     throw invalid(wrong.map(({ field, message }) => ({ pointer: `/${field}`, message })));
-  const inTheWay = hindrances(outline, { pools: await poolSizes(context, me, outline) });
+  const inTheWay = hindrances(outline, await factsOf(context, me, outline));
   if (inTheWay.length > 0)
     throw invalid(inTheWay.map(({ words }) => ({ pointer: '/testId', message: words })));
   if (version !== wanted.testVersion) throw problem('test-changed-meanwhile');

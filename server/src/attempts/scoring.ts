@@ -1,7 +1,7 @@
 /** Scores attempts by what is stored of them: one of them, or all of an assignment at once. */
 import type { AssignmentRules } from '@oaken/core/assignments';
 import { scoreAttempt, type Adjustment, type EntryScore } from '@oaken/core/attempts';
-import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
+import { entriesOf, entryFor, type Edition, type EditionEntry } from '@oaken/core/forms';
 import { scoreItem, type Responses } from '@oaken/core/items';
 import { judgedAgain, type Practised } from '@oaken/core/practice';
 import { sumPoints } from '@oaken/core/scoring';
@@ -49,12 +49,16 @@ const keyShare = (entry: EditionEntry) => (answer: Responses) => {
 };
 
 /** The tries of a practice by the keys of the edition, which may be others than those of the time. */
-function practiceOf(edition: Edition, practice: Scored['practice']): Map<string, Practised> {
+function practiceOf(
+  edition: Edition,
+  seed: string,
+  practice: Scored['practice'],
+): Map<string, Practised> {
   const entries = new Map(entriesOf(edition).map((entry) => [entry.id, entry]));
   return new Map(
     [...practice].map(([id, held]) => {
       const entry = entries.get(id);
-      return [id, entry ? judgedAgain(held, keyShare(entry)) : held];
+      return [id, entry ? judgedAgain(held, keyShare(entryFor(entry, seed))) : held];
     }),
   );
 }
@@ -75,7 +79,7 @@ export function scoresOf(
     adjusted: decisionsOf(record.adjustments),
     practice:
       rules.mode === 'practice'
-        ? { of: practiceOf(edition, record.practice), offPerTry: rules.offPerTry }
+        ? { of: practiceOf(edition, attempt.seed, record.practice), offPerTry: rules.offPerTry }
         : null,
   });
 }

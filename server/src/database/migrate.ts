@@ -41,6 +41,7 @@ import { tagsOfTests } from './migrations/038-tags-of-tests';
 import { orderInPassages } from './migrations/039-order-in-passages';
 import { supervised } from './migrations/040-supervision';
 import { aroundMarks } from './migrations/041-around-marks';
+import { fairVariants } from './migrations/042-fair-variants';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -86,6 +87,7 @@ const migrations: Migration[] = [
   orderInPassages,
   supervised,
   aroundMarks,
+  fairVariants,
 ];
 
 export function migrator(database: Sequelize) {

@@ -94,7 +94,7 @@ export function workOf(
   const held = new Map(marks.map((mark) => [key(mark.attemptId, mark.entry, mark.part), mark]));
   return {
     parts: parts.map((part) => partOf(part, marks, anchors)),
-    answers: parts.flatMap(({ entry, part }) =>
+    answers: parts.flatMap(({ entry, part, variantFor }) =>
       answers.flatMap((answer): MarkedAnswer[] => {
         if (answer.entry !== entry.id) return [];
         const response = answerTo(part, answer.responses);
@@ -113,6 +113,7 @@ export function workOf(
                   rosterNumber: answer.rosterNumber,
                 }
               : null,
+            variant: variantFor(answer.seed),
             response,
             words: typeof response === 'string' ? wordsIn(response) : null,
             mark: mark ? markOf(mark) : null,

@@ -1,6 +1,6 @@
 /** Which part of which item of which assignment, and who may look at it. */
 import { present } from '@oaken/core/certain';
-import { entriesOf, type EditionEntry } from '@oaken/core/forms';
+import { entriesOf, entryFor, exampleEntry, type EditionEntry } from '@oaken/core/forms';
 import {
   forSitting,
   kindOf,
@@ -30,6 +30,8 @@ export interface Handed {
   part: Part;
   /** Of the item, in the test's own order, from 1. */
   number: number;
+  /** What was drawn for the student of a seed; none where all have the same question. */
+  variantFor(seed: string): string | undefined;
 }
 
 export const isByHand = (part: Part) => kindOf(part).markedBy === 'hand';
@@ -89,9 +91,12 @@ export async function findAssignment(
 
 export async function partsOf(editions: Editions, editionId: number): Promise<Handed[]> {
   const { edition } = await editions.get(editionId);
-  return entriesOf(edition).flatMap((entry, index) =>
-    entry.content.parts.map((part) => ({ entry, part, number: index + 1 })),
-  );
+  return entriesOf(edition).flatMap((original, index) => {
+    // A question that makes itself is shown as an example; beside an answer stands what was drawn for it.
+    const entry = exampleEntry(original);
+    const variantFor = (seed: string) => entryFor(original, seed).variant;
+    return entry.content.parts.map((part) => ({ entry, part, number: index + 1, variantFor }));
+  });
 }
 
 /** @throws Problem 404 for what is not mine, or no part of the kind that is asked for */
@@ -117,6 +122,7 @@ export interface Answered {
   name: string;
   className: string | null;
   rosterNumber: number | null;
+  seed: string;
   responses: Responses;
 }
 
@@ -131,7 +137,7 @@ export async function readAnswers(
     include: [
       {
         association: 'attempt',
-        attributes: ['id', 'studentId', 'handedInAt'],
+        attributes: ['id', 'studentId', 'handedInAt', 'seed'],
         where: { assignmentId, handedInAt: { [Op.ne]: null } },
       },
     ],
@@ -153,6 +159,7 @@ export async function readAnswers(
         name: student.name,
         className: student.className,
         rosterNumber: student.rosterNumber,
+        seed: attempt.seed,
         responses,
       },
     ];

@@ -21,6 +21,7 @@ import {
   type PartPath,
 } from './marked-part';
 import { valuesOf } from '../models/subquery';
+import { notFound } from '../problems/problem';
 
 /** Older work is left in peace. Common practice, no source. */
 const recent = 30 * day;
@@ -83,7 +84,11 @@ export async function listUnknown(
   // A wrong number is seldom a new way to be right: those are looked at from the results.
   for (const { id, title, recipients } of assignments) {
     const typed = (await findAssignment(context, editions, me, id)).parts.filter(
-      ({ part, entry }) => kindOf(part).typed === 'words' && entry.override === undefined,
+      ({ part, entry }) =>
+        kindOf(part).typed === 'words' &&
+        entry.override === undefined &&
+        // What is right for one student is wrong for another.
+        entry.variant === undefined,
     );
     if (typed.length === 0) continue;
     const answers = await readAnswers(database, id, [
@@ -116,6 +121,7 @@ export async function readUnknown(
   path: PartPath,
 ): Promise<AnswerOf<typeof api.readUnknown>> {
   const part = await findPart(context, editions, me, path, isTyped);
+  if (part.entry.variant !== undefined) throw notFound('question');
   const answers = await readAnswers(context.database, path.assignmentId, [path.entryId]);
   const wrong = new Set(
     (await readWrong(context.database, [path.assignmentId]))

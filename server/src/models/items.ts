@@ -1,4 +1,5 @@
 /** Items, their revisions, and what is known of them. */
+import type { VariantReport } from '../reading/variants';
 import type { ItemContent, PartKind } from '@oaken/core/items';
 import {
   DataTypes,
@@ -91,6 +92,8 @@ export class Revision extends Model<InferAttributes<Revision>, InferCreationAttr
   declare author: CreationOptional<string>;
   declare licence: CreationOptional<string>;
   declare asked: CreationOptional<string | null>;
+  /** What was found when its variants were looked at; null while nobody has. */
+  declare variantReport: CreationOptional<VariantReport | null>;
   /** The test that it was copied out of. */
   declare sourceTestId: CreationOptional<number | null>;
 
@@ -128,6 +131,7 @@ export const defineRevision = table(Revision, 'revisions', {
   author: withDefault(STRING(200), ''),
   licence: withDefault(STRING(120), ''),
   asked: computed(CHAR(32)),
+  variantReport: optional(JSON),
   sourceTestId: optional(INTEGER.UNSIGNED),
 });
 

@@ -11,7 +11,7 @@ export const limits = {
   /** Characters of one row. */
   row: 1_500_000,
   /** Milliseconds that a thread may work on one file, by what it does. */
-  time: { items: 90_000, recognize: 10_000, framework: 20_000 },
+  time: { items: 90_000, recognize: 10_000, framework: 20_000, variants: 20_000 },
   /** Megabytes of a thread's memory; what is unpacked lies beside it. */
   memory: 320,
 };

@@ -2,6 +2,7 @@
 import { readFile, type FileReading } from '../files/types';
 import type { FrameworkFile } from '@oaken/core/standards';
 import { readFramework } from './framework';
+import { readVariants, type VariantReport } from './variants';
 import { readItemRows, type RowBatch } from './item-rows';
 
 async function* recognize(
@@ -11,12 +12,19 @@ async function* recognize(
   yield readFile(bytes, claimed);
 }
 
-export const tasks = { items: readItemRows, recognize, framework: readFramework };
+export const tasks = {
+  items: readItemRows,
+  recognize,
+  framework: readFramework,
+  variants: readVariants,
+};
 
 export interface Tasks {
   items: { options: { pictures: boolean }; piece: RowBatch };
   /** A framework of standards, whole. */
   framework: { options: { type: 'csv' | 'case' }; piece: FrameworkFile };
+  /** What is unfair among the variants of an item. */
+  variants: { options: { grade: number | null }; piece: VariantReport };
   /** What a file is, by its bytes. */
   recognize: { options: { claimed: string }; piece: FileReading };
 }

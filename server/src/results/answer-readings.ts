@@ -54,8 +54,9 @@ export class AnswerReadings {
 
   /** Answers that are equal should be one object: then they are looked at once. */
   of(entry: EditionEntry, responses: Responses): AnswerReading {
-    const held = this.known.get(entry.id) ?? new Map<Responses, AnswerReading>();
-    this.known.set(entry.id, held);
+    const question = entry.variant === undefined ? entry.id : `${entry.id} ${entry.variant}`;
+    const held = this.known.get(question) ?? new Map<Responses, AnswerReading>();
+    this.known.set(question, held);
     const known = held.get(responses);
     if (known) return known;
     const made = read(entry, responses);
@@ -77,11 +78,11 @@ function read(entry: EditionEntry, responses: Responses): AnswerReading {
   return {
     responseText: responsesInWords(content, responses),
     given: content.parts.flatMap((part, index) =>
-      givenTo(part, responses, elementAt(parts, index)),
+      givenTo(part, responses, { ...elementAt(parts, index), variant: entry.variant }),
     ),
     blank: parts.every(({ answered }) => !answered),
     wrong: content.parts.flatMap((part, index) =>
-      elementAt(parts, index).points > 0 ? [] : wrongIn(part, responses),
+      elementAt(parts, index).points > 0 ? [] : wrongIn(part, responses, entry.variant),
     ),
     chosen,
     share: maxPoints > 0 ? points / maxPoints : 0,
@@ -91,7 +92,7 @@ function read(entry: EditionEntry, responses: Responses): AnswerReading {
 function givenTo(
   part: Part,
   responses: Responses,
-  scored: { points: number; maxPoints: number },
+  scored: { points: number; maxPoints: number; variant: string | undefined },
 ): Given[] {
   const kind = kindOf(part);
   const isChoiceOfOne = kind.options?.(part)?.filter(({ right }) => right).length === 1;
@@ -103,31 +104,38 @@ function givenTo(
   const { chosen, free } = countable(part, responses);
   const spelled =
     free ?? (chosen.length > 0 ? [...chosen].sort().join('\n') : JSON.stringify(response));
+  const named = isEmpty ? null : (kind.mistake?.(part, response) ?? null);
   return [
     {
       part: part.id,
-      key: isEmpty ? null : spelled,
+      // An answer to other numbers says something else, unless both make the same mistake.
+      key: isEmpty ? null : (named ?? `${spelled}${scored.variant ? ` (${scored.variant})` : ''}`),
       label: isEmpty ? '' : shorten(kind.inWords(part, response as never), longestLabel),
       right: scored.points >= scored.maxPoints - 1e-9,
     },
   ];
 }
 
-function wrongIn(part: Part, responses: Responses): Wrong[] {
+function wrongIn(part: Part, responses: Responses, variant: string | undefined): Wrong[] {
   const kind = kindOf(part);
   if (kind.markedBy !== 'machine') return [];
   const { chosen, free } = countable(part, responses);
   const response = responseTo(part, responses);
-  if (free !== null)
+  if (free !== null) {
+    const misconception = kind.mistake?.(part, response as never) ?? null;
+    // By what was misunderstood and not by its value, which is another one for other numbers.
+    const key = misconception ?? (variant === undefined ? free : `${free} (${variant})`);
     return [
       {
-        key: `${part.id}=${free}`,
+        key: `${part.id}=${key}`,
         answer: kind.inWords(part, response as never),
         chosen: false,
         part: part.id,
         response,
+        ...(misconception !== null && { misconception }),
       },
     ];
+  }
   const options = kind.options?.(part) ?? [];
   return chosen.flatMap((id) => {
     const option = options.find((answerOption) => answerOption.id === id);

@@ -1,5 +1,5 @@
 /** Everything that results are made of: who was given an assignment, and the record of what each of them made. */
-import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
+import { entriesOf, entryFor, type Edition, type EditionEntry } from '@oaken/core/forms';
 import { readRecords, type AttemptRecord } from '../attempts/record';
 import type { Database } from '../database/connect';
 import { present } from '@oaken/core/certain';
@@ -15,6 +15,8 @@ export interface Gathered {
   /** Those that are asked: of a test with draws or forms only what somebody was given. */
   entries: EditionEntry[];
   lines: Line[];
+  /** An entry as the student of an attempt had it. */
+  entryOf: (attemptId: number, entry: EditionEntry) => EditionEntry;
   recordOf: (attemptId: number) => WorkRecord;
   groups: Group[];
 }
@@ -27,7 +29,21 @@ export async function gather(database: Database, assignmentId: number): Promise<
     readRecords(database, { assignmentId }, parts),
   ]);
   const edition = present(assignment?.edition, 'edition of the assignment').content;
-  return { edition, entries: askedOf(edition, lines, recordOf), lines, recordOf, groups };
+  const entries = askedOf(edition, lines, recordOf);
+  return { edition, entries, lines, entryOf: entryOfAttempts(lines), recordOf, groups };
+}
+
+/** Each student's own entries, made once however often they are asked for. */
+function entryOfAttempts(lines: readonly Line[]): Gathered['entryOf'] {
+  const seeds = new Map(lines.map(({ attemptId, seed }) => [attemptId, seed]));
+  const known = new Map<string, EditionEntry>();
+  return (attemptId, entry) => {
+    if (!entry.content.template) return entry;
+    const key = `${attemptId} ${entry.id}`;
+    const held = known.get(key) ?? entryFor(entry, seeds.get(attemptId) ?? '');
+    known.set(key, held);
+    return held;
+  };
 }
 
 /** The entries of a test without draws; of one with draws or forms only those that somebody was given. */

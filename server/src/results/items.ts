@@ -11,6 +11,8 @@ import {
   sharedByStrong,
   spreadOf,
   type Analysis,
+  type Figure,
+  type ItemFigures,
   type GivenAnswer,
   type SharedAnswer,
 } from '@oaken/core/analysis';
@@ -19,10 +21,11 @@ import { roundPoints } from '@oaken/core/scoring';
 import { isAnswered } from '@oaken/core/sitting';
 import { plainText } from '@oaken/core/text';
 import type { EntryScore } from '@oaken/core/attempts';
-import type { EditionEntry } from '@oaken/core/forms';
+import { exampleEntry, type EditionEntry } from '@oaken/core/forms';
 import type { Gathered } from './gather';
 import type { Finished } from './lines';
 import type { AnswerReadings } from './answer-readings';
+import { variantResults } from './variants';
 import { choicePart, tableOf, type Scores } from './table';
 import { sentence } from './sentences';
 
@@ -34,10 +37,19 @@ export const answerTo = (
   { id }: EditionEntry,
 ): Responses => recordOf(attemptId).answers.get(id) ?? nothing;
 
+/** What an answer to somebody's own question says. */
+export const readingIn = (
+  { entryOf }: Pick<Gathered, 'entryOf'>,
+  readings: AnswerReadings,
+  attemptId: number,
+  entry: EditionEntry,
+  responses: Responses,
+) => readings.of(entryOf(attemptId, entry), responses);
+
 /** Which choices somebody chose, for the table. */
 export const chosenIn =
   (gathered: Gathered, readings: AnswerReadings) => (attemptId: number, entry: EditionEntry) =>
-    readings.of(entry, answerTo(gathered, attemptId, entry)).chosen;
+    readingIn(gathered, readings, attemptId, entry, answerTo(gathered, attemptId, entry)).chosen;
 
 /** @param analysis of the items that count, in the order of `counting` */
 export function itemResults(
@@ -49,6 +61,16 @@ export function itemResults(
 ): ItemResult[] {
   const totalOf = totalsOf(gathered);
   return gathered.entries.map((entry, index) => {
+    const flagged = (figures: ItemFigures, options: AnswerOption[], times: number[]) =>
+      flagsOf(
+        figures,
+        options,
+        analysis.groupSize,
+        hurriedIn(times),
+        sharedIn(gathered, finished, entry, readings, totalOf),
+      );
+    // What makes itself is shown as an example.
+    const { content, variant } = exampleEntry(entry);
     const counted = counting.indexOf(entry);
     const asks = asksFor(entry.content);
     const unscored = asks === 'points' ? null : unscoredIn(gathered, finished, entry);
@@ -58,28 +80,28 @@ export function itemResults(
       (counted >= 0
         ? elementAt(analysis.items, counted)
         : aloneIn(gathered, finished, entry, readings));
-    const options = unscored?.choices ?? choicePart(entry)?.options ?? [];
-    const { facility, upperLower } = itemFigures;
+    const options = unscored?.choices ?? choicePart({ content })?.options ?? [];
     const isBlank = (attemptId: number) =>
-      readings.of(entry, answerTo(gathered, attemptId, entry)).blank;
+      readingIn(gathered, readings, attemptId, entry, answerTo(gathered, attemptId, entry)).blank;
     const times = timesOn(gathered, finished, entry, isBlank);
     return {
       entry: entry.id,
       number: index + 1,
       itemId: entry.itemId,
-      content: entry.content,
-      stem: entry.content.stem,
+      content,
+      stem: content.stem,
+      variants: variant === undefined ? null : variantResults(gathered, finished, entry),
       asks,
       standards: entry.standards,
       maxPoints: entry.points,
       override: entry.override ?? null,
       n: itemFigures.n,
-      facility,
-      interval: facility.value === null ? null : shareInterval(facility.value, itemFigures.n),
+      facility: itemFigures.facility,
+      interval: intervalOf(itemFigures.facility, itemFigures.n),
       itemRest: itemFigures.itemRest,
       itemTotal: itemFigures.itemTotal,
-      upperLower,
-      band: upperLower.value === null ? null : discriminationBand(upperLower.value),
+      upperLower: itemFigures.upperLower,
+      band: bandOf(itemFigures.upperLower),
       alphaIfItemDeleted: itemFigures.alphaIfItemDeleted,
       options: options.map((option, o) => ({ ...option, ...elementAt(itemFigures.options, o) })),
       wrongAnswers: wrongAnswers(gathered, finished, entry, readings),
@@ -87,20 +109,17 @@ export function itemResults(
         ({ attemptId }) => gathered.recordOf(attemptId).scores.has(entry.id) && isBlank(attemptId),
       ).length,
       practice: practiceOn(gathered, finished, entry),
-      time: times.length > 0 ? spreadOf(times).median : noFigure(sentence('nobodysTimeIsKnown')),
-      flags:
-        entry.override || unscored
-          ? []
-          : flagsOf(
-              itemFigures,
-              options,
-              analysis.groupSize,
-              hurriedIn(times),
-              sharedIn(gathered, finished, entry, readings, totalOf),
-            ),
+      time: timeOf(times),
+      flags: entry.override || unscored ? [] : flagged(itemFigures, options, times),
     };
   });
 }
+
+const timeOf = (times: number[]) =>
+  times.length > 0 ? spreadOf(times).median : noFigure(sentence('nobodysTimeIsKnown'));
+const intervalOf = ({ value }: Figure, n: number) =>
+  value === null ? null : shareInterval(value, n);
+const bandOf = ({ value }: Figure) => (value === null ? null : discriminationBand(value));
 
 const leftOut = noFigure(sentence('isLeftOut'));
 
@@ -113,7 +132,8 @@ function aloneIn(
   const scores = new Map<number, Scores>();
   for (const { attemptId } of finished) {
     const score = gathered.recordOf(attemptId).scores.get(entry.id);
-    const { share } = readings.of(entry, answerTo(gathered, attemptId, entry));
+    const given = answerTo(gathered, attemptId, entry);
+    const { share } = readingIn(gathered, readings, attemptId, entry, given);
     if (score)
       scores.set(
         attemptId,
@@ -225,8 +245,8 @@ function sharedIn(
     const { scores } = gathered.recordOf(attemptId);
     if (!scores.get(entry.id)?.reached) continue;
     const rest = roundPoints(totalOf(attemptId) - markedPoints(scores.get(entry.id)));
-    for (const { part, ...given } of readings.of(entry, firstAnswer(gathered, attemptId, entry))
-      .given)
+    const first = firstAnswer(gathered, attemptId, entry);
+    for (const { part, ...given } of readingIn(gathered, readings, attemptId, entry, first).given)
       addTo(byPart, part, { ...given, rest });
   }
   for (const given of byPart.values()) {
@@ -244,13 +264,15 @@ function wrongAnswers(
   readings: AnswerReadings,
 ): ItemResult['wrongAnswers'] {
   const tally = new Map<string, ItemResult['wrongAnswers'][number]>();
-  for (const { attemptId } of finished)
-    for (const { key, ...choice } of readings.of(entry, firstAnswer(gathered, attemptId, entry))
-      .wrong) {
+  for (const { attemptId } of finished) {
+    const first = firstAnswer(gathered, attemptId, entry);
+    const { wrong } = readingIn(gathered, readings, attemptId, entry, first);
+    for (const { key, ...choice } of wrong) {
       const held = tally.get(key);
       if (held) held.n++;
       else tally.set(key, { ...choice, n: 1 });
     }
+  }
   return [...tally.values()].sort((x, y) => y.n - x.n).slice(0, 12);
 }
 

@@ -12,6 +12,8 @@ import { sentence } from './sentences';
 export interface Line extends Omit<Assigned, 'className'> {
   class: string;
   attemptId: number | null;
+  /** Of the attempt: what was drawn for the student follows from it. */
+  seed: string;
   number: number | null;
   beganAt: Date | null;
   handedInAt: Date | null;
@@ -71,6 +73,7 @@ export async function readLines(database: Database, assignmentId: number): Promi
       ...who,
       class: className ?? sentence('guests'),
       attemptId: attempt?.id ?? null,
+      seed: attempt?.seed ?? '',
       number: attempt?.number ?? null,
       beganAt: attempt?.beganAt ?? null,
       handedInAt: attempt?.handedInAt ?? null,

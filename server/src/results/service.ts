@@ -14,7 +14,7 @@ import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../problems/problem';
 import { gather, type Gathered } from './gather';
 import { chosenLines, isFinished, isHandedIn, type Finished, type Line } from './lines';
-import { answerTo, chosenIn, itemResults } from './items';
+import { answerTo, chosenIn, itemResults, readingIn } from './items';
 import { AnswerReadings } from './answer-readings';
 import { tableOf } from './table';
 import { mayRun } from '../access';
@@ -274,7 +274,13 @@ function cellOf(
   return {
     share: score.reached && !excused && entry.points > 0 ? score.points / entry.points : null,
     points: score.points,
-    responseText: readings.of(entry, answerTo(gathered, attemptId, entry)).responseText,
+    responseText: readingIn(
+      gathered,
+      readings,
+      attemptId,
+      entry,
+      answerTo(gathered, attemptId, entry),
+    ).responseText,
     needsMarking: score.needsMarking,
     ...(excused && { excused }),
     ...(tries > 1 && { tries }),

@@ -118,6 +118,7 @@ function itemOf(
     number: index + 1,
     itemId: null,
     content: null,
+    variants: null,
     stem: id,
     asks: 'points',
     standards: [],

@@ -7,7 +7,7 @@ import { kindOf, type AnswerOption, type Part } from '@oaken/core/items';
 /** The part whose choices are counted: the first that has any. */
 export function choicePart({
   content,
-}: EditionEntry): { part: Part; options: AnswerOption[] } | null {
+}: Pick<EditionEntry, 'content'>): { part: Part; options: AnswerOption[] } | null {
   for (const part of content.parts) {
     const options = kindOf(part).options?.(part);
     if (options) return { part, options };

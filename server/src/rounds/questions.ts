@@ -1,7 +1,7 @@
 /** What a round asks: editions of a test, of items, or of what is asked aloud, one after the other. */
 import type { ItemRow } from '@oaken/contract/banks';
 import { present } from '@oaken/core/certain';
-import { entriesOf, type Edition, type EditionEntry } from '@oaken/core/forms';
+import { entriesOf, entryFor, type Edition, type EditionEntry } from '@oaken/core/forms';
 import { itemPoints, type ItemContent } from '@oaken/core/items';
 import {
   askable,
@@ -12,6 +12,7 @@ import {
 } from '@oaken/core/rounds';
 import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
+import { newKey } from '../assessments/outlines';
 import { storeEdition } from '../attempts/store-edition';
 import { insertUnworded } from '../banks/item-writing';
 import { readItems } from '../banks/rows';
@@ -109,6 +110,18 @@ export async function entryAloud(
   };
 }
 
+/** A class that talks about a question has one and the same: what makes itself is drawn once. */
+function withNumbers(edition: Edition): Edition {
+  const seed = newKey();
+  return {
+    ...edition,
+    sections: edition.sections.map((section) => ({
+      ...section,
+      entries: section.entries.map((entry) => entryFor(entry, seed)),
+    })),
+  };
+}
+
 /** Stores what a round asks. @returns the edition's id */
 export function writeQuestions(
   { database, now }: Context,
@@ -117,7 +130,7 @@ export function writeQuestions(
 ): Promise<number> {
   const entries = entriesOf(edition);
   const points = entries.reduce((sum, entry) => sum + entry.points, 0);
-  const stored = { testId, content: edition, itemCount: entries.length, points };
+  const stored = { testId, content: withNumbers(edition), itemCount: entries.length, points };
   return storeEdition(database, stored, now(), transaction);
 }
 

@@ -1,8 +1,9 @@
 /** Each question of a sitting under way, with what was answered to it so far. */
 import type { api, AnswerOf } from '@oaken/contract';
-import { entriesOf, type EditionEntry } from '@oaken/core/forms';
+import { entriesOf, entryFor, type EditionEntry } from '@oaken/core/forms';
 import {
   asksFor,
+  exampleOf,
   keysInWords,
   responsesInWords,
   scoreItem,
@@ -15,7 +16,7 @@ import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
-import type { Answer, Models } from '../models';
+import type { Answer, Attempt, Models } from '../models';
 import { notFound } from '../problems/problem';
 import { Breather } from '../threads/breather';
 import type { JudgedAnswer, JudgedAnswers } from './judged-answers';
@@ -27,14 +28,14 @@ const attemptsAtOnce = 40;
 async function judge(
   { Answer }: Models,
   entries: ReadonlyMap<string, EditionEntry>,
-  studentOf: ReadonlyMap<number, number>,
+  sitters: ReadonlyMap<number, Sitter>,
   held: ReturnType<JudgedAnswers['of']>,
 ): Promise<JudgedAnswer[]> {
   const keyOf = ({ attemptId, entryId }: AnswerPlace) => `${attemptId} ${entryId}`;
   const versionOf = ({ number, savedAt }: AnswerVersion) => `${number} ${savedAt.getTime()}`;
   const stored = await Answer.findAll({
     attributes: ['attemptId', 'entryId', 'number', 'savedAt'],
-    where: { attemptId: [...studentOf.keys()] },
+    where: { attemptId: [...sitters.keys()] },
   });
   const changed = stored.filter((answer) => held.get(keyOf(answer))?.version !== versionOf(answer));
   const whole = await Answer.findAll({
@@ -47,16 +48,17 @@ async function judge(
   for (const answer of whole) {
     await breather.breathe();
     const entry = entries.get(answer.entryId);
-    const studentId = studentOf.get(answer.attemptId);
-    if (!entry || studentId === undefined) continue;
+    const sitter = sitters.get(answer.attemptId);
+    if (!entry || !sitter) continue;
     held.set(keyOf(answer), {
       version: versionOf(answer),
-      judged: judgedAnswer(entry, studentId, answer.responses),
+      judged: judgedAnswer(entryFor(entry, sitter.seed), sitter.studentId, answer.responses),
     });
   }
   return stored.flatMap((answer) => held.get(keyOf(answer))?.judged ?? []);
 }
 
+type Sitter = Pick<Attempt, 'studentId' | 'seed'>;
 type AnswerPlace = Pick<Answer, 'attemptId' | 'entryId'>;
 type AnswerVersion = Pick<Answer, 'number' | 'savedAt'>;
 
@@ -87,7 +89,7 @@ export async function watchQuestions(
   const { edition } = await editions.get(assignment.editionId);
   const entries = new Map(entriesOf(edition).map((entry) => [entry.id, entry]));
   const attempts = await models.Attempt.findAll({
-    attributes: ['id', 'studentId', 'number'],
+    attributes: ['id', 'studentId', 'number', 'seed'],
     where: { assignmentId },
     order: ['studentId', 'number'],
     raw: true,
@@ -96,7 +98,7 @@ export async function watchQuestions(
   const given: JudgedAnswer[] = [];
   for (let from = 0; from < latest.length; from += attemptsAtOnce) {
     const some = new Map(
-      latest.slice(from, from + attemptsAtOnce).map(({ id, studentId }) => [id, studentId]),
+      latest.slice(from, from + attemptsAtOnce).map((attempt) => [attempt.id, attempt]),
     );
     given.push(...(await judge(models, entries, some, judged.of(assignment.editionId))));
   }
@@ -109,8 +111,8 @@ export async function watchQuestions(
             {
               entry: id,
               number: n + 1,
-              content,
-              key: keysInWords(content),
+              content: exampleOf(content),
+              key: keysInWords(exampleOf(content)),
               ...questionSoFar(byEntry.get(id) ?? []),
             },
           ],

@@ -5,7 +5,7 @@
 import type { Watched, WatchedStudent } from '@oaken/contract/watching';
 import { mayBeAway, type AssignmentRules } from '@oaken/core/assignments';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
-import { scoreItem, type Responses } from '@oaken/core/items';
+import { exampleOf, scoreItem, type Responses } from '@oaken/core/items';
 import { progressOf } from '@oaken/core/sitting';
 import { attemptState, defaultGrace } from '@oaken/core/timing';
 import { Op } from 'sequelize';
@@ -86,7 +86,7 @@ export class Snapshot {
       : entriesOf(edition).map(({ id, content }, n) => ({
           entry: id,
           number: n + 1,
-          stem: content.stem,
+          stem: exampleOf(content).stem,
         }));
     const students: WatchedStudent[] = [];
     for (const line of lines) {

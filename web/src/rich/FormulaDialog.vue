@@ -6,6 +6,7 @@ import katex from 'katex';
 import { computed, nextTick, ref } from 'vue';
 import { whenOpened } from '../parts/whenOpened';
 import { say } from '../words/teacher';
+import { withPlaces } from './placesInFormula';
 
 MathfieldElement.fontsDirectory = null;
 MathfieldElement.soundsDirectory = null;
@@ -85,7 +86,7 @@ function finish(): void {
       class="mathfield"
       :aria-label="say('editor.formula')"
       math-virtual-keyboard-policy="manual"
-      @input="latex = ($event.target as MathfieldElement).value"
+      @input="latex = withPlaces(($event.target as MathfieldElement).value)"
       @keydown.enter.prevent="finish"
     />
     <label class="field">

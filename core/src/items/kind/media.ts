@@ -1,5 +1,5 @@
-/** Bits of what an item shows besides text. */
-export const mediaBits = { picture: 1, sound: 2, film: 4 } as const;
+/** Bits of what an item has besides text; the highest: other numbers for each student. */
+export const mediaBits = { picture: 1, sound: 2, film: 4, variants: 8 } as const;
 export type Medium = keyof typeof mediaBits;
 export const media = Object.keys(mediaBits) as Medium[];
 

@@ -8,7 +8,7 @@ export type BuildDialog = 'share' | 'copy' | 'similar' | 'apart' | 'ask';
 import type { ItemRow } from '@oaken/contract/banks';
 import { allEntries, type Entry } from '@oaken/core/assessments';
 import { computed } from 'vue';
-import { stemLine } from '../shared/words';
+import { itemLine } from '../shared/words';
 import BeginDialog from '../rounds/BeginDialog.vue';
 import ApartDialog from './ApartDialog.vue';
 import CopyTestDialog from './CopyTestDialog.vue';
@@ -43,12 +43,16 @@ const asking = isOpen('ask');
 
 const entries = computed(() => (outline.value ? allEntries(outline.value) : []));
 const number = computed(() => entries.value.findIndex(({ id }) => id === props.chosen?.id) + 1);
+function lineOf({ revisionId }: Entry): string {
+  const pinned = revisions.value.get(revisionId);
+  return pinned ? itemLine(pinned.content, 110) : '';
+}
 const others = computed(() =>
   entries.value
     .map((entry, index) => ({
       entry,
       number: index + 1,
-      words: stemLine(revisions.value.get(entry.revisionId)?.content.stem ?? '', 110),
+      words: lineOf(entry),
     }))
     .filter(({ entry }) => entry.id !== props.chosen?.id),
 );

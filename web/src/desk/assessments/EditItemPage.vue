@@ -12,6 +12,8 @@ import FacingPages from '../shared/FacingPages.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
 import ItemEditor from '../items/ItemEditor.vue';
+import { useAccepting } from '../items/template/useAccepting';
+import VariantsPanel from '../items/template/VariantsPanel.vue';
 import ItemPreview from '../items/ItemPreview.vue';
 import { useDraft } from '../items/useDraft';
 import { done } from '../shared/undo';
@@ -48,6 +50,7 @@ const {
   startOver,
   forget,
 } = useDraft(`oaken-draft-${testId}-${entryId}${formId ?? ''}`, () => pinned.value?.id ?? 0);
+const acceptFaults = useAccepting(content);
 const startAgain = () => done(say('common.unsavedChangesDiscarded'), startOver());
 
 function show(answer: TestAnswer): void {
@@ -160,6 +163,13 @@ async function give(): Promise<void> {
     <template #right>
       <div class="inset">
         <ItemPreview :content="valid ?? content" :problems="valid ? [] : problems" name="preview" />
+        <VariantsPanel
+          v-if="valid?.template"
+          :content="valid"
+          :grades="[]"
+          :may-change="mayChange"
+          @accept="acceptFaults"
+        />
       </div>
     </template>
   </FacingPages>

@@ -6,7 +6,7 @@ import type { Blueprint } from '@oaken/core/assembly';
 import { listing } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useLibrary } from '../library/library';
-import { percent, pointsText, stemLine } from '../shared/words';
+import { percent, pointsText, itemLine } from '../shared/words';
 import FormFiguresTable from './FormFiguresTable.vue';
 import { say } from '../../words/teacher';
 
@@ -131,7 +131,7 @@ function scoreInWords({ value, bound }: NonNullable<Filled['score']>): string {
     />
     <ol class="items">
       <li v-for="item in filled.forms[shown]" :key="item.id">
-        <p>{{ stemLine(item.content.stem, 140) }}</p>
+        <p>{{ itemLine(item.content, 140) }}</p>
         <p class="faded small">
           {{
             say('tests.mapDepthDepthPoints', {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** One item of a form, and what this form does with it. */
 import { kinds } from '@oaken/core/items';
-import { percent, pointsText, stemLine } from '../shared/words';
+import { percent, pointsText, itemLine } from '../shared/words';
 import type { FormLine } from './formLines';
 import { say } from '../../words/teacher';
 
@@ -18,7 +18,7 @@ const emit = defineEmits<{ similar: []; edit: []; asInFirst: []; leaveOut: [] }>
   <li :class="{ out: line.out, swapped: line.swapped }">
     <span class="number">{{ line.number ?? '–' }}</span>
     <div>
-      <p>{{ line.pinned ? stemLine(line.pinned.content.stem, 140) : '…' }}</p>
+      <p>{{ line.pinned ? itemLine(line.pinned.content, 140) : '…' }}</p>
       <p class="faded small facts">
         <span>{{ line.pinned?.standards.map(({ code }) => code).join(', ') }}</span>
         <span v-if="line.pinned">{{ kinds[line.pinned.kind].title }}</span>

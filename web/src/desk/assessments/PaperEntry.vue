@@ -4,7 +4,7 @@ import type { Pinned } from '@oaken/contract/assessments';
 import { kinds } from '@oaken/core/items';
 import type { Entry } from '@oaken/core/assessments';
 import { computed, ref, watch } from 'vue';
-import { percent, pointsText, stemLine } from '../shared/words';
+import { percent, pointsText, itemLine } from '../shared/words';
 import { sourceWords } from '../shared/sourceWords';
 import { useTyped } from './useTyped';
 import { say } from '../../words/teacher';
@@ -84,7 +84,7 @@ function keys(event: KeyboardEvent): void {
     :data-entry="entry.id"
     tabindex="0"
     :aria-label="
-      say('tests.itemNumberTitle', { number, value: pinned ? stemLine(pinned.content.stem) : '' })
+      say('tests.itemNumberTitle', { number, value: pinned ? itemLine(pinned.content) : '' })
     "
     :title="notes.join('\n') || undefined"
     @keydown="keys"
@@ -100,8 +100,8 @@ function keys(event: KeyboardEvent): void {
     <span v-if="mayChange" class="grip" aria-hidden="true" :title="say('tests.dragMove')">⋮⋮</span>
     <span class="number">{{ number }}</span>
     <div class="body">
-      <p class="stem" :title="pinned ? stemLine(pinned.content.stem, 400) : undefined">
-        {{ pinned ? stemLine(pinned.content.stem, 150) : '…' }}
+      <p class="stem" :title="pinned ? itemLine(pinned.content, 400) : undefined">
+        {{ pinned ? itemLine(pinned.content, 150) : '…' }}
       </p>
       <p class="facts">
         <span

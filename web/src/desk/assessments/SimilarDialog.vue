@@ -6,7 +6,7 @@ import { kinds } from '@oaken/core/items';
 import { ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { percent, stemLine } from '../shared/words';
+import { percent, itemLine } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });
@@ -51,7 +51,7 @@ function closeness(distance: number | null): string {
     <ol v-else class="similar">
       <li v-for="{ item, sameDepth, distance } in similarItems" :key="item.id">
         <div>
-          <p>{{ stemLine(item.content.stem, 200) }}</p>
+          <p>{{ itemLine(item.content, 200) }}</p>
           <p class="faded small">
             {{ item.standards.map(({ code }) => code).join(', ') }} · {{ kinds[item.kind].title }} ·
             {{

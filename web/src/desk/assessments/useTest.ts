@@ -33,6 +33,7 @@ export const pinOf = (item: ItemRow): Pinned => ({
   content: item.content,
   kind: item.kind,
   points: item.points,
+  unfair: [],
   forThisTest: false,
   sourceTest: null,
   standards: item.standards,
@@ -48,6 +49,10 @@ export const pinOf = (item: ItemRow): Pinned => ({
     retired: false,
   },
 });
+
+/** What is unfair among the variants of some items, by their revision. */
+export const unfairOf = (revisions: readonly Pinned[]) =>
+  new Map(revisions.map(({ id, unfair }) => [id, unfair]));
 
 /** Everything about a test but what is changed here. */
 export type AboutTest = Omit<TestAnswer, 'outline' | 'revisions'>;
@@ -162,7 +167,12 @@ export function useTest(testId: number) {
     about,
     points: computed(() => (outline.value ? pointsOf(outline.value) : null)),
     inTheWay: computed(() =>
-      outline.value ? hindrances(outline.value, { pools: about.value?.pools ?? {} }) : [],
+      outline.value
+        ? hindrances(outline.value, {
+            pools: about.value?.pools ?? {},
+            unfair: unfairOf([...revisions.value.values()]),
+          })
+        : [],
     ),
     mayChange: computed(() => about.value?.may === 'edit'),
     /** The passage of an entry, by the revision that it pins. */

@@ -8,6 +8,7 @@ import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { call } from '../../client/call';
 import { Refused } from '../../client/request';
+import { unfairOf } from '../assessments/useTest';
 import { useSession } from '../../client/session';
 import { useDoing, useForm } from '../../client/useDoing';
 import FacingPages from '../shared/FacingPages.vue';
@@ -56,7 +57,12 @@ const problems = computed<Record<string, string>>(() => ({
   ...giving.errors.value,
 }));
 const inTheWay = computed(() =>
-  test.value ? hindrances(test.value.outline, { pools: test.value.pools }) : [],
+  test.value
+    ? hindrances(test.value.outline, {
+        pools: test.value.pools,
+        unfair: unfairOf(test.value.revisions),
+      })
+    : [],
 );
 const forms = computed(() => {
   const others = test.value?.outline.forms ?? [];

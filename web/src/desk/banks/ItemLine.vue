@@ -3,7 +3,7 @@
 import type { ItemRow } from '@oaken/contract/banks';
 import { kinds } from '@oaken/core/items';
 import { computed, ref } from 'vue';
-import { percent, pointsText, stemLine } from '../shared/words';
+import { percent, pointsText, itemLine } from '../shared/words';
 import { markWords } from './markWords';
 import { say } from '../../words/teacher';
 
@@ -22,7 +22,7 @@ const emit = defineEmits<{ pick: [withShift: boolean]; open: []; put: [] }>();
 /** Shift held while a box is ticked takes everything in between; the toolkit's change does not tell. */
 const withShift = ref(false);
 
-const stem = computed(() => stemLine(props.item.content.stem, props.compact ? 120 : 200));
+const stem = computed(() => itemLine(props.item.content, props.compact ? 120 : 200));
 const pieces = computed(() => markWords(stem.value, props.matched));
 const several = computed(() =>
   props.item.content.parts.length > 1
@@ -61,7 +61,7 @@ const figureTitle = computed(() => {
       @click.capture="withShift = ($event as MouseEvent).shiftKey"
       @change="emit('pick', withShift)"
       ><span class="unseen">{{
-        say('banks.selectStem', { stem: stemLine(item.content.stem, 60) })
+        say('banks.selectStem', { stem: itemLine(item.content, 60) })
       }}</span></ElCheckbox
     >
     <div class="body" @click="emit('open')">
@@ -101,7 +101,7 @@ const figureTitle = computed(() => {
       class="put"
       :disabled="inTest || item.may === 'read'"
       :title="item.may === 'read' ? say('banks.sharedWithYouReading') : undefined"
-      :aria-label="`${inTest ? say('banks.inTest') : say('banks.add')}: ${stemLine(item.content.stem, 60)}`"
+      :aria-label="`${inTest ? say('banks.inTest') : say('banks.add')}: ${itemLine(item.content, 60)}`"
       @click="emit('put')"
     >
       {{ inTest ? say('banks.inTest') : say('banks.add')

@@ -3,7 +3,7 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { onMounted, ref } from 'vue';
 import { call } from '../../client/call';
-import { stemLine } from '../shared/words';
+import { itemLine } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ items: number[] }>();
@@ -24,7 +24,7 @@ onMounted(async () => {
     <ul>
       <li v-for="copy in near" :key="copy.of">
         <RouterLink :to="`/items/${copy.item.id}`" target="_blank">{{
-          stemLine(copy.item.content.stem, 70)
+          itemLine(copy.item.content, 70)
         }}</RouterLink>
         {{ ' ' }}<span class="faded">({{ copy.item.bank }})</span>
       </li>

@@ -4,7 +4,7 @@
  * history beside it.
  */
 import type { ItemRow } from '@oaken/contract/banks';
-import { keysInWords, kindOf } from '@oaken/core/items';
+import { exampleOf, keysInWords, kindOf } from '@oaken/core/items';
 import { computed, ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
@@ -25,8 +25,9 @@ const tabs = {
   history: say('banks.history'),
 };
 const tab = ref<keyof typeof tabs>('view');
+const shown = computed(() => exampleOf(props.item.content));
 const options = computed(() =>
-  props.item.content.parts.flatMap((part) => kindOf(part).options?.(part) ?? []),
+  shown.value.parts.flatMap((part) => kindOf(part).options?.(part) ?? []),
 );
 
 type More = Awaited<ReturnType<typeof call<'readItem'>>>;
@@ -53,7 +54,7 @@ watch(tab, async (now) => {
         </p>
       </div>
       <div v-else-if="tab === 'key'" class="sheet">
-        <p v-for="(sentence, index) in keysInWords(item.content)" :key="index">{{ sentence }}</p>
+        <p v-for="(sentence, index) in keysInWords(shown)" :key="index">{{ sentence }}</p>
         <table v-if="options.length" class="ruled">
           <thead>
             <tr>

@@ -5,7 +5,7 @@ import { kinds } from '@oaken/core/items';
 import { ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { pointsText, stemLine } from '../shared/words';
+import { pointsText, itemLine } from '../shared/words';
 import { whenOpened } from '../../parts/whenOpened';
 import { say } from '../../words/teacher';
 
@@ -35,7 +35,7 @@ function letGo(item: ItemRow): void {
       <tbody>
         <tr v-for="item in rows" :key="item.id">
           <td>
-            {{ stemLine(item.content.stem, 110) }}
+            {{ itemLine(item.content, 110) }}
             <span class="faded small">{{ kinds[item.kind].title }}, {{ item.bank }}</span>
           </td>
           <td class="figures">{{ pointsText(item.points) }}</td>

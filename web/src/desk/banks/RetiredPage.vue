@@ -9,7 +9,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
 import { done, failed } from '../shared/undo';
-import { stemLine, useWords } from '../shared/words';
+import { itemLine, useWords } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const words = useWords();
@@ -71,14 +71,12 @@ async function restore(): Promise<void> {
           <td>
             <ElCheckbox :model-value="picked.has(item.id)" @change="pick(item.id)"
               ><span class="unseen">{{
-                say('banks.selectStem', { stem: stemLine(item.content.stem, 60) })
+                say('banks.selectStem', { stem: itemLine(item.content, 60) })
               }}</span></ElCheckbox
             >
           </td>
           <td>
-            <RouterLink :to="`/items/${item.id}`">{{
-              stemLine(item.content.stem, 120)
-            }}</RouterLink>
+            <RouterLink :to="`/items/${item.id}`">{{ itemLine(item.content, 120) }}</RouterLink>
           </td>
           <td>{{ kinds[item.kind].title }}</td>
           <td>{{ item.bank }}</td>

@@ -16,6 +16,7 @@ export const mediumWords: Record<Medium, string> = {
   picture: say('banks.aPicture'),
   sound: say('banks.withSound'),
   film: say('banks.withFilm'),
+  variants: say('banks.withVariants'),
 };
 const band = (list: readonly { id: string; title: string }[], id: string) =>
   list.find((candidate) => candidate.id === id)?.title ?? id;

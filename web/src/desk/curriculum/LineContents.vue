@@ -14,7 +14,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import NewTestDialog from '../new-test/NewTestDialog.vue';
 import { done, failed } from '../shared/undo';
-import { stemLine } from '../shared/words';
+import { itemLine } from '../shared/words';
 import { say } from '../../words/teacher';
 import { useCurricula } from './curricula';
 
@@ -45,7 +45,7 @@ const items = computed(() =>
   (contents.value ?? []).flatMap((content) => (content.kind === 'item' ? content.id : [])),
 );
 const textOf = (content: LineContent) =>
-  content.kind === 'item' ? stemLine(content.item.content.stem, 160) : content.test.title;
+  content.kind === 'item' ? itemLine(content.item.content, 160) : content.test.title;
 const addressOfContent = ({ kind, id }: LineContent) =>
   kind === 'item' ? `/items/${id}` : `/tests/${id}`;
 

@@ -5,6 +5,7 @@ import { blankPart, freshId, type ItemContent, type StudentTool } from '@oaken/c
 import { computed, nextTick, ref } from 'vue';
 import PartEditor from './PartEditor.vue';
 import PassagePicker from './PassagePicker.vue';
+import TemplateEditor from './template/TemplateEditor.vue';
 import PastedChoicesStrip from './PastedChoicesStrip.vue';
 import { under, type Problem } from '../../parts/problems';
 import ToolChoice from '../shared/ToolChoice.vue';
@@ -73,6 +74,7 @@ function addHint(): void {
       {{ say('items.addPartB') }}
     </ElButton>
   </p>
+  <TemplateEditor v-model="content.template" :problems="under(problems, '/template')" />
   <h2 class="gap">{{ say('common.explanation') }}</h2>
   <RichField v-model="content.explanation" :label="say('common.explanation')" />
   <p v-for="problem in under(problems, '/explanation')" :key="problem.message" class="wrong">

@@ -19,7 +19,7 @@ import PlaceDialog from '../library/PlaceDialog.vue';
 import { plain } from '../shared/keptText';
 import { done } from '../shared/undo';
 import { useSaving } from '../shared/useSaving';
-import { stemLine } from '../shared/words';
+import { itemLine } from '../shared/words';
 import type { Compared } from './compared';
 import ComparedItem from './ComparedItem.vue';
 import FactsEditor from './FactsEditor.vue';
@@ -29,6 +29,8 @@ import ItemPreview from './ItemPreview.vue';
 import ItemRevisions from './ItemRevisions.vue';
 import ItemUses from './ItemUses.vue';
 import NearNote from './NearNote.vue';
+import { useAccepting } from './template/useAccepting';
+import VariantsPanel from './template/VariantsPanel.vue';
 import { useDraft } from './useDraft';
 import { factsOf, useItem } from './useItem';
 import { useNearCopies } from './useNearCopies';
@@ -57,6 +59,7 @@ const {
   `oaken-item-${itemId ?? 'new'}`,
   () => opened.value?.item.revisionId ?? 'new',
 );
+const acceptFaults = useAccepting(content);
 const { wrong, read } = useDoing();
 const saving = useSaving<ItemRow>(async (basedOn) => {
   if (itemId === null) return null;
@@ -172,7 +175,7 @@ async function copyToMine(to: { bank: number; folder: number | null }): Promise<
   await router.push(`/items/${items[0]}`);
 }
 const title = computed(() => {
-  if (opened.value) return stemLine(opened.value.item.content.stem, 60);
+  if (opened.value) return itemLine(opened.value.item.content, 60);
   return itemId === null ? say('items.newItem') : say('common.item');
 });
 const saveStatus = computed(() => {
@@ -230,7 +233,14 @@ const saveStatus = computed(() => {
             :problems="valid ? [] : problems"
             name="preview"
           />
-          <template v-else-if="tab === 'facts'">
+          <VariantsPanel
+            v-if="tab === 'view' && valid?.template"
+            :content="valid"
+            :grades="facts.grades"
+            :may-change="mayEdit"
+            @accept="acceptFaults"
+          />
+          <template v-if="tab === 'facts'">
             <p>
               <span class="label">{{ say('items.location') }}</span> {{ where }}
               <ElButton link v-if="itemId === null" class="word" @click="choosing = true">

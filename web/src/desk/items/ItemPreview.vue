@@ -5,12 +5,16 @@ import {
   kinds,
   scoreItem,
   keysInWords,
+  variantOf,
   type ItemContent,
   type Responses,
 } from '@oaken/core/items';
+import { randomFrom } from '@oaken/core/random';
+import { variantInWords } from '@oaken/core/templates';
 import { computed, reactive, ref, watch } from 'vue';
 import ItemView from '../../kinds/ItemView.vue';
 import PassageView from '../../parts/PassageView.vue';
+import { plain } from '../shared/keptText';
 import { pointsText } from '../shared/words';
 import { useShownPassage } from './passages';
 import type { Problem } from '../../parts/problems';
@@ -27,9 +31,17 @@ const props = defineProps<{
 const asked = ref(false);
 const passage = useShownPassage(() => props.content.passage);
 const responses = reactive<Responses>({});
-const sitting = computed(() => forSitting(props.content));
+/** What makes itself is shown as one variant after the other. */
+const turn = ref(0);
+const shown = computed(() => {
+  const content = plain(props.content);
+  const drawn = variantOf(content, randomFrom(`preview ${turn.value}`));
+  const variant = content.template && drawn ? variantInWords(content.template, drawn.values) : '';
+  return { content: drawn?.content ?? content, variant };
+});
+const sitting = computed(() => forSitting(shown.value.content));
 const missing = computed(() => [...new Set(props.problems?.map(({ message }) => message))]);
-const scored = computed(() => scoreItem(props.content, responses));
+const scored = computed(() => scoreItem(shown.value.content, responses));
 const counts = computed(() =>
   props.content.parts.some(({ kind }) => kinds[kind].markedBy === 'machine'),
 );
@@ -39,6 +51,10 @@ watch(
   () => props.content.parts.map(({ id, kind }) => `${id} ${kind}`).join(),
   () => Object.keys(responses).forEach((id) => delete responses[id]),
 );
+function anotherVariant(): void {
+  turn.value++;
+  again();
+}
 function again(): void {
   asked.value = false;
   for (const part of Object.keys(responses)) delete responses[part];
@@ -54,6 +70,10 @@ function again(): void {
   >
     <PassageView :passage="passage" />
   </div>
+  <p v-if="shown.variant" class="variant faded">
+    {{ say('items.variantShown', { variant: shown.variant }) }}
+    <ElButton link class="word" @click="anotherVariant">{{ say('items.anotherVariant') }}</ElButton>
+  </p>
   <ItemView
     :item="sitting"
     :responses="responses"
@@ -86,7 +106,7 @@ function again(): void {
         {{ say('items.startAgain') }}
       </ElButton>
     </p>
-    <p v-for="(sentence, index) in keysInWords(content)" :key="index" class="faded">
+    <p v-for="(sentence, index) in keysInWords(shown.content)" :key="index" class="faded">
       <b v-if="content.parts.length > 1">{{ 'ABCDEFGHIJKLMNOPQRST'[index] }} </b>{{ sentence }}
     </p>
   </template>
@@ -100,6 +120,9 @@ function again(): void {
   margin-bottom: 16px;
   border: var(--line);
   background: var(--paper);
+}
+.variant {
+  margin: 0 0 8px;
 }
 .score {
   border-top: 3px double var(--rule-strong);

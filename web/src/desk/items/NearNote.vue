@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Items that have almost the same words, beside the one that is written. */
 import type { ItemRow } from '@oaken/contract/banks';
-import { stemLine } from '../shared/words';
+import { itemLine } from '../shared/words';
 import { say } from '../../words/teacher';
 
 defineProps<{ near: readonly { item: ItemRow }[] }>();
@@ -13,7 +13,7 @@ defineProps<{ near: readonly { item: ItemRow }[] }>();
     <template v-for="(copy, index) in near" :key="copy.item.id"
       ><template v-if="index">, </template
       ><RouterLink :to="`/items/${copy.item.id}`" target="_blank">{{
-        stemLine(copy.item.content.stem, 70)
+        itemLine(copy.item.content, 70)
       }}</RouterLink
       >{{ ' ' }}<span class="faded">({{ copy.item.bank }})</span></template
     >

@@ -9,7 +9,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import NewTestDialog from '../new-test/NewTestDialog.vue';
 import { done, failed } from '../shared/undo';
-import { pointsText, stemLine } from '../shared/words';
+import { pointsText, itemLine } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ passageId: number; mayEdit: boolean }>();
@@ -55,7 +55,7 @@ function move(index: number, by: 1 | -1): void {
       <li v-for="(item, index) in items" :key="item.id">
         <span class="number">{{ index + 1 }}</span>
         <div class="body">
-          <RouterLink :to="`/items/${item.id}`">{{ stemLine(item.content.stem, 180) }}</RouterLink>
+          <RouterLink :to="`/items/${item.id}`">{{ itemLine(item.content, 180) }}</RouterLink>
           <p class="faded small">
             {{
               [

@@ -5,7 +5,7 @@ import { commonestWrong } from '@oaken/core/watching';
 import { computed, ref } from 'vue';
 import SortHead from '../shared/SortHead.vue';
 import { sortedRows, type Sort, type SortValue } from '../shared/sorting';
-import { percent, stemLine } from '../shared/words';
+import { percent, itemLine } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const { questions } = defineProps<{ questions: readonly WatchedQuestion[] }>();
@@ -49,7 +49,7 @@ function wrongWords(question: WatchedQuestion): string {
       <tr v-for="question in sorted" :key="question.entry">
         <td>
           <ElButton link class="word" @click="emit('open', question.entry)">
-            {{ question.number }}. {{ stemLine(question.content.stem, 90) }}
+            {{ question.number }}. {{ itemLine(question.content, 90) }}
           </ElButton>
         </td>
         <td class="figures">{{ question.judged + question.toMark }}</td>

@@ -2,7 +2,8 @@
 import { present } from '@oaken/core/certain';
 import type { Numeric } from '@oaken/core/items';
 import { computed } from 'vue';
-import type { Problem } from '../../parts/problems';
+import { under, type Problem } from '../../parts/problems';
+import MistakesEditor from './MistakesEditor.vue';
 import ExampleAnswers from './ExampleAnswers.vue';
 import SelectField from '../../parts/SelectField.vue';
 import CommitInput from '../../parts/CommitInput.vue';
@@ -15,7 +16,7 @@ type Key = Numeric['key'];
 const setKey = (change: Partial<Key>) =>
   (part.value = { ...part.value, key: { ...part.value.key, ...change } });
 const keyProblems = computed(() =>
-  props.problems.filter(({ pointer }) => pointer.startsWith('/key')),
+  props.problems.filter(({ pointer }) => /^\/key(?!\/mistakes)/.test(pointer)),
 );
 
 const kindsOfTolerance = {
@@ -46,7 +47,9 @@ const amountWords: Record<string, string> = {
 function setAmount(text: string): void {
   const { tolerance } = part.value.key;
   const typed = Number(text.replace(',', '.'));
-  if ('within' in tolerance) setKey({ tolerance: { ...tolerance, within: typed } });
+  if (tolerance.by === 'absolute')
+    setKey({ tolerance: { ...tolerance, within: text.includes('[[') ? text.trim() : typed } });
+  else if ('within' in tolerance) setKey({ tolerance: { ...tolerance, within: typed } });
   else if ('figures' in tolerance) setKey({ tolerance: { ...tolerance, figures: typed } });
 }
 const units = computed(() =>
@@ -116,6 +119,12 @@ const percent = computed({
       {{ say('kinds.aUnitRequired') }}</ElCheckbox
     >
     <ElCheckbox v-model="percent" class="wide">{{ say('kinds.itAskedAsPercentage') }}</ElCheckbox>
+    <MistakesEditor
+      class="wide"
+      :model-value="part.key.mistakes"
+      :problems="under(problems, '/key/mistakes')"
+      @update:model-value="setKey({ mistakes: $event })"
+    />
     <ExampleAnswers :part="part" class="wide" />
     <p v-for="problem in keyProblems" :key="problem.pointer + problem.message" class="wrong wide">
       {{ problem.message }}

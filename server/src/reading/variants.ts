@@ -1,0 +1,31 @@
+/** Looks at the variants of an item: ten thousand of them take too long for the thread that saves answers. */
+import { itemContent } from '@oaken/core/items';
+import { checkTemplate, unfairIn } from '@oaken/core/variants';
+
+/** What is kept of it with the revision. */
+export interface VariantReport {
+  /** How many were found among the draws that were looked at. */
+  variants: number;
+  /** Those that its author has not accepted, or cannot. */
+  faults: { words: string; variant: string }[];
+}
+
+/** So many faults are kept; whoever mends them sees the others after. */
+const mostFaults = 10;
+
+export async function* readVariants(
+  bytes: Buffer,
+  { grade }: { grade: number | null },
+): AsyncGenerator<VariantReport> {
+  const content = itemContent.parse(JSON.parse(bytes.toString('utf8')));
+  const report = checkTemplate(content, grade);
+  yield {
+    variants: report?.variants ?? 0,
+    faults:
+      report && content.template
+        ? unfairIn(report, content.template)
+            .slice(0, mostFaults)
+            .map(({ words, variant }) => ({ words, variant }))
+        : [],
+  };
+}
