@@ -4,7 +4,7 @@
  * common chi-square tests", Biometrics 10). From memory.
  */
 import { elementAt } from '../certain';
-import { shareAboveChiSquare } from '../forecast';
+import { shareAboveChiSquare } from '../distributions';
 import { figure, noFigure, type Figure } from './figure';
 import { sentence } from './sentences';
 

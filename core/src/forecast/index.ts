@@ -37,4 +37,3 @@ export function forecast(
     reliability: forecastReliability(scored, told),
   };
 }
-export { shareAboveChiSquare } from './quantiles';

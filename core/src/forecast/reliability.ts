@@ -6,7 +6,7 @@
  * five or fifty. The range is Feldt's (Feldt, "The approximate sampling distribution of Kuder-Richardson reliability
  * coefficient twenty", Psychometrika 30, 1965; from memory), widened where the covariances of some items are not known.
  */
-import { quantileOfF } from './quantiles';
+import { quantileOfF } from '../distributions';
 import { total } from '../lists';
 import { historiesOf, type ClassSums, type ItemHistory } from './history';
 import { meanCovariance, type ForecastItem, type Range } from './score';

@@ -6,7 +6,7 @@
  * re-evaluation of random-effects meta-analysis", J. R. Statist. Soc. A 172, 2009, section 4.1; from memory). How many
  * degrees of freedom its variance has follows Satterthwaite (1946).
  */
-import { quantileOfT } from './quantiles';
+import { quantileOfT } from '../distributions';
 import { classVarianceOf, type ClassVariance } from './classes';
 import { total } from '../lists';
 import { historiesOf, type ClassSums, type ItemHistory } from './history';

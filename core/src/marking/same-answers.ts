@@ -44,14 +44,19 @@ function numberOfWord(word: string): string | null {
   return /^[-+−(]?[\d.,½⅓⅔¼¾]/.test(bare) ? numberIn(bare.replace(/^\(/, '')) : null;
 }
 
-/** Gathers answers in the order in which each first comes up; drawings and files are never the same. */
-export function sameAnswers<Own extends { response: unknown }>(
+/**
+ * Gathers answers in the order in which each first comes up; drawings and files are never the same, nor are answers to
+ * other numbers.
+ */
+export function sameAnswers<Own extends { response: unknown; variant?: string | undefined }>(
   answers: readonly Own[],
 ): Gathered<Own>[] {
   const groups = new Map<string, Gathered<Own>>();
   answers.forEach((answer, index) => {
     const key =
-      typeof answer.response === 'string' ? `=${sameSpelling(answer.response)}` : `#${index}`;
+      typeof answer.response === 'string'
+        ? `=${sameSpelling(answer.response)}=${answer.variant ?? ''}`
+        : `#${index}`;
     const held = groups.get(key);
     if (held) held.all.push(answer);
     else groups.set(key, { response: answer.response, all: [answer] });

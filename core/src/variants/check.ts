@@ -30,6 +30,14 @@ export interface TemplateReport {
   faults: TemplateFaultSeen[];
 }
 
+/** What is kept of it with an item. */
+export interface VariantReport {
+  /** How many were found among the draws that were looked at. */
+  variants: number;
+  /** Those that its author has not accepted, or cannot. */
+  faults: { words: string; variant: string }[];
+}
+
 /** Fewer variants than this and neighbors have the same. */
 export const fewestVariants = 10;
 /** An answer that stands in the question in fewer variants than this does so by chance. */

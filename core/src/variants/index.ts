@@ -1,5 +1,11 @@
 /** Whether all variants of an item that makes itself can be asked fairly. */
-export { checkTemplate, fewestVariants, unfairIn, type TemplateReport } from './check';
+export {
+  checkTemplate,
+  fewestVariants,
+  unfairIn,
+  type TemplateReport,
+  type VariantReport,
+} from './check';
 export {
   isAcceptable,
   type AcceptableFault,

@@ -3,7 +3,7 @@ import { mediaBits } from '@oaken/core/items';
 import { Op } from 'sequelize';
 import type { Context } from '../context';
 import type { Revision } from '../models';
-import type { VariantReport } from '../reading/variants';
+import type { VariantReport } from '@oaken/core/variants';
 
 /** The highest bit: whatever has it makes itself. */
 const makesItself = { media: { [Op.gte]: mediaBits.variants } };

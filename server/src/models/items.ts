@@ -1,5 +1,5 @@
 /** Items, their revisions, and what is known of them. */
-import type { VariantReport } from '../reading/variants';
+import type { VariantReport } from '@oaken/core/variants';
 import type { ItemContent, PartKind } from '@oaken/core/items';
 import {
   DataTypes,

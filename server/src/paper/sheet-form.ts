@@ -5,7 +5,7 @@ import {
   type SheetGeometry,
   type SheetQuestion,
 } from '@oaken/core/capture/sheets';
-import { formOf, type Edition } from '@oaken/core/forms';
+import { entriesOf, formOf, type Edition } from '@oaken/core/forms';
 import { numbered, paperQuestions, type PaperQuestion } from '@oaken/core/on-paper';
 import type { Editions } from '../attempts/editions';
 import { sitterOf } from '../attempts/given';
@@ -58,11 +58,14 @@ export class SheetForms {
 
   async of(sheet: Dealt): Promise<SheetForm> {
     const { editionId, seed, seat, form, conditions, paper } = sheet;
-    const isShuffled = conditions.shuffleItems || conditions.shuffleChoices;
-    const key = JSON.stringify([editionId, isShuffled && seed, seat, form, conditions, paper]);
+    const { edition } = await this.editions.get(editionId);
+    const isOwn =
+      conditions.shuffleItems ||
+      conditions.shuffleChoices ||
+      entriesOf(edition).some(({ content }) => content.template);
+    const key = JSON.stringify([editionId, isOwn && seed, seat, form, conditions, paper]);
     const held = this.known.get(key);
     if (held) return held;
-    const { edition } = await this.editions.get(editionId);
     const made = sheetFormOf(edition, sheet);
     this.known.set(key, made);
     return made;

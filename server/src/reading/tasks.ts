@@ -2,7 +2,8 @@
 import { readFile, type FileReading } from '../files/types';
 import type { FrameworkFile } from '@oaken/core/standards';
 import { readFramework } from './framework';
-import { readVariants, type VariantReport } from './variants';
+import type { VariantReport } from '@oaken/core/variants';
+import { readVariants } from './variants';
 import { readItemRows, type RowBatch } from './item-rows';
 
 async function* recognize(

@@ -1,14 +1,6 @@
 /** Looks at the variants of an item: ten thousand of them take too long for the thread that saves answers. */
 import { itemContent } from '@oaken/core/items';
-import { checkTemplate, unfairIn } from '@oaken/core/variants';
-
-/** What is kept of it with the revision. */
-export interface VariantReport {
-  /** How many were found among the draws that were looked at. */
-  variants: number;
-  /** Those that its author has not accepted, or cannot. */
-  faults: { words: string; variant: string }[];
-}
+import { checkTemplate, unfairIn, type VariantReport } from '@oaken/core/variants';
 
 /** So many faults are kept; whoever mends them sees the others after. */
 const mostFaults = 10;

@@ -41,6 +41,9 @@ defineExpose({
     <header>
       <ElCheckbox v-model="selected" :disabled="!mayMark">{{ names }}</ElCheckbox>
     </header>
+    <p v-if="task.all[0]?.variant" class="faded small variant">
+      {{ say('marking.variantOf', { variant: task.all[0].variant }) }}
+    </p>
     <AnswerSmall :answer="task" :name="`card-${task.all[0]?.attemptId}`" />
     <p v-if="mark?.comment" class="comment">{{ mark.comment }}</p>
     <p v-if="mark?.voice" class="comment">{{ say('marking.spokenComment') }}</p>
@@ -83,6 +86,9 @@ header :deep(.el-checkbox) {
 }
 header :deep(.el-checkbox__label) {
   font-weight: 600;
+}
+.variant {
+  margin: 0;
 }
 .comment {
   margin: 0;

@@ -193,6 +193,9 @@ useMarkingKeys({
           <b>{{ names }}</b>
           <template v-if="here.all.length > 1">{{ say('marking.theSameAnswerMarked') }}</template>
         </p>
+        <p v-if="here.all[0]?.variant" class="faded">
+          {{ say('marking.variantOf', { variant: here.all[0].variant }) }}
+        </p>
         <AnswerShown :key="taskIndex" :answer="here" />
         <p v-if="wordCount !== null" class="faded">{{ say('marking.words', { n: wordCount }) }}</p>
       </div>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** The questions as they belong to the answer sheets: one booklet for all who have the same. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { formForSitting, formOf, type SittingForm } from '@oaken/core/forms';
+import { formForSitting, formOf, type Edition, type SittingForm } from '@oaken/core/forms';
 import { numbered, paperQuestions, type PaperQuestion } from '@oaken/core/on-paper';
 import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
@@ -9,6 +9,7 @@ import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import BookletSheet from '../assessments/print/BookletSheet.vue';
+import KeySheet from '../assessments/print/KeySheet.vue';
 import { usePrintChoice } from '../assessments/print/printChoice';
 import { pageName, usePageNames } from '../assessments/print/usePageNames';
 import PrintDesk from '../print/PrintDesk.vue';
@@ -30,6 +31,8 @@ onMounted(() =>
 /** Sheets with the same questions in the same order. */
 interface Group {
   key: string;
+  /** With its keys, for the teacher. */
+  dealt: Edition;
   form: SittingForm;
   questions: PaperQuestion[];
   sheets: Booklets['sheets'];
@@ -46,7 +49,13 @@ const groups = computed(() => {
     const held = byForm.get(key);
     if (held) held.sheets.push(sheet);
     else
-      byForm.set(key, { key, form, questions: paperQuestions(numbered(dealt)), sheets: [sheet] });
+      byForm.set(key, {
+        key,
+        dealt,
+        form,
+        questions: paperQuestions(numbered(dealt)),
+        sheets: [sheet],
+      });
   }
   return [...byForm.values()];
 });
@@ -64,6 +73,8 @@ usePageNames(() =>
     [booklets.value?.title, nameOf(sheets)].filter(Boolean).join(', '),
   ),
 );
+/** Whether the keys are printed behind the booklets. */
+const withKeys = ref(false);
 const print = () => window.print();
 </script>
 
@@ -76,6 +87,7 @@ const print = () => window.print();
       <RouterLink :to="`/assignments/${assignmentId}/paper`">{{
         say('paper.backToPaper')
       }}</RouterLink>
+      <ElCheckbox v-model="withKeys" :label="say('paper.withKeys')" />
       <ElButton type="primary" :disabled="groups.length === 0" @click="print">{{
         say('paper.printBooklets')
       }}</ElButton>
@@ -111,6 +123,11 @@ const print = () => window.print();
             />
           </template>
         </BookletSheet>
+      </div>
+    </template>
+    <template v-if="withKeys">
+      <div v-for="group in groups" :key="`key ${group.key}`" class="sheet">
+        <KeySheet :form="group.dealt" :name="nameOf(group.sheets)" />
       </div>
     </template>
   </PrintDesk>

@@ -7,6 +7,7 @@ import ItemView from '../../kinds/ItemView.vue';
 import RichText from '../../parts/RichText.vue';
 import { percent } from '../shared/words';
 import { figureText, figureTitle } from './figures';
+import VariantGroups from './VariantGroups.vue';
 import PracticeBar from './PracticeBar.vue';
 import FigureTerm from '../glossary/FigureTerm.vue';
 import type { Term } from '../glossary/terms';
@@ -37,6 +38,7 @@ const explained: readonly Term[] = [
         disabled
         @answer="() => {}"
       />
+      <p v-if="item.variants" class="faded">{{ say('results.oneVariantShown') }}</p>
       <p v-for="(sentence, index) in keysInWords(item.content)" :key="index" class="faded">
         {{ say('results.keySentence', { sentence }) }}
       </p>
@@ -94,11 +96,18 @@ const explained: readonly Term[] = [
             v-for="entry in item.wrongAnswers.filter(({ chosen }) => !chosen)"
             :key="entry.part + entry.answer"
           >
-            <td>{{ entry.answer }}</td>
+            <td>
+              <template v-if="entry.misconception"
+                >{{ entry.misconception }}
+                <span class="faded small">{{
+                  say('results.forExample', { answer: entry.answer })
+                }}</span></template
+              ><template v-else>{{ entry.answer }}</template>
+            </td>
             <td class="figures">{{ entry.n }}</td>
             <td>
               <RouterLink
-                v-if="may && typeof entry.response === 'string'"
+                v-if="may && !item.variants && typeof entry.response === 'string'"
                 class="small"
                 :to="{ path: rescore, query: { part: entry.part, accept: entry.response } }"
                 >{{ say('results.countAsRight') }}</RouterLink
@@ -107,6 +116,7 @@ const explained: readonly Term[] = [
           </tr>
         </tbody>
       </table>
+      <VariantGroups v-if="item.variants" :variants="item.variants" />
       <template v-if="item.practice">
         <h4>{{ say('results.inPractice') }}</h4>
         <PracticeBar :practice="item.practice" :students="item.n" />

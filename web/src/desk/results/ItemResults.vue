@@ -40,15 +40,21 @@ const sorted = computed(() => {
 /** Of these the most is looked for first. */
 const fromTheTop: ItemColumnId[] = ['choices', 'notes', 'time'];
 
+type WrongAnswer = ItemResult['wrongAnswers'][number];
+/** Of a question that makes itself the misconception is the same, and not the number. */
+function wrongText({ answer, n, chosen, misconception }: WrongAnswer, varies: boolean): string {
+  if (varies && misconception) return say('results.studentsMisunderstood', { n, misconception });
+  return chosen
+    ? say('results.studentsChose', { n, answer })
+    : say('results.studentsWrote', { n, answer });
+}
 /** The same wrong first answer from three students or more. */
 const repeated = (item: ItemResult) =>
   item.wrongAnswers
     .filter(({ n }) => n >= 3)
-    .map(({ answer, n, chosen, misconception }) => ({
-      text: chosen
-        ? say('results.studentsChose', { n, answer })
-        : say('results.studentsWrote', { n, answer }),
-      misconception,
+    .map((wrong) => ({
+      text: wrongText(wrong, item.variants !== null),
+      misconception: wrong.misconception,
     }));
 const toggle = (number: number) => (open.value = open.value === number ? null : number);
 const overrideWords = {
