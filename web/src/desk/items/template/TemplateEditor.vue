@@ -38,7 +38,7 @@ const general = computed(() =>
     <h2>{{ say('items.otherNumbers') }}</h2>
     <template v-if="template">
       <p class="faded small">{{ say('items.howToPlace') }}</p>
-      <ol :aria-label="say('items.variables')">
+      <div class="variables" role="group" :aria-label="say('items.variables')">
         <VariableRow
           v-for="(variable, index) in template.variables"
           :key="index"
@@ -47,7 +47,7 @@ const general = computed(() =>
           @update:model-value="setVariable(index, $event)"
           @remove="removeVariable(index)"
         />
-      </ol>
+      </div>
       <ElButton
         link
         class="word"
@@ -106,10 +106,8 @@ h3 {
   margin: 14px 0 4px;
   font-size: 1rem;
 }
-ol {
+.variables {
   margin: 0 0 6px;
-  padding: 0;
-  list-style: none;
   border-top: var(--line);
 }
 .condition {

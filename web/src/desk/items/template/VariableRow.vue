@@ -23,7 +23,7 @@ const setDenominators = (text: string) =>
 </script>
 
 <template>
-  <li
+  <div
     class="variable"
     role="group"
     :aria-label="say('items.variableNamed', { name: variable.name })"
@@ -95,7 +95,7 @@ const setDenominators = (text: string) =>
     </span>
     <ElButton link class="word" @click="emit('remove')">{{ say('items.remove') }}</ElButton>
     <p v-for="problem in problems" :key="problem.message" class="wrong">{{ problem.message }}</p>
-  </li>
+  </div>
 </template>
 
 <style scoped>
