@@ -5,6 +5,7 @@ import {
   placesIn,
   problemInWords,
   readFormula,
+  template as templateShape,
   type Compiled,
   type Template,
 } from '../templates';
@@ -13,6 +14,10 @@ import { part } from './kinds';
 import { sentence } from './sentences';
 import { textsOfItem } from './texts';
 import { variantOf } from './variants';
+
+/** Characters and places of an item that draws values: they are filled in for every student. */
+const longest = 30_000;
+const mostPlaces = 100;
 
 /** Every text of an item that has places, rich or not, with its pointer. */
 function placedTexts(node: unknown, pointer = ''): { pointer: string; text: string }[] {
@@ -25,6 +30,9 @@ function placedTexts(node: unknown, pointer = ''): { pointer: string; text: stri
 
 /** Places in keys of an item that has nothing to put there. In a wording they are only brackets. */
 export function placesWithout(content: ItemContent): ItemProblem[] {
+  if (placedTexts(content.parts, '/parts').length === 0) return [];
+  // A part without shape is said to be so, and cannot be looked into.
+  if (!content.parts.every((candidate) => part.safeParse(candidate).success)) return [];
   const rich = new Set(textsOfItem(content).map(({ at }) => at));
   return placedTexts(content.parts, '/parts')
     .filter(({ pointer, text }) => !rich.has(pointer) && placesIn(text).length > 0)
@@ -46,9 +54,10 @@ function unreadablePlaces(content: ItemContent, { drawn }: Compiled): ItemProble
   );
 }
 
-function problemsOfVariant(content: ItemContent, seed: string): ItemProblem[] {
+/** @returns null where no variant can be made */
+function problemsOfVariant(content: ItemContent, seed: string): ItemProblem[] | null {
   const example = variantOf(content, randomFrom(seed));
-  if (!example) return [{ pointer: '/template', message: sentence('noVariant') }];
+  if (!example) return null;
   return example.content.parts.flatMap((made, index) => {
     const read = part.safeParse(made);
     if (read.success) return [];
@@ -67,14 +76,27 @@ function brokenVariants(content: ItemContent): ItemProblem[] {
   let first: ItemProblem[] | null = null;
   for (const seed of ['example', '1', '2', '3']) {
     const problems = problemsOfVariant(content, seed);
+    if (problems === null) return [{ pointer: '/template', message: sentence('noVariant') }];
     if (problems.length === 0) return [];
     first ??= problems;
   }
   return first ?? [];
 }
 
+const hasShape = (content: ItemContent, template: Template) =>
+  templateShape.safeParse(template).success &&
+  content.parts.every((candidate) => part.safeParse(candidate).success);
+const placesOf = (content: ItemContent) =>
+  placedTexts(content).reduce((sum, { text }) => sum + placesIn(text).length, 0);
+
 /** What keeps an item with a template from being stored; what makes it unfair is looked for by `checkTemplate`. */
 export function templateProblems(content: ItemContent, template: Template): ItemProblem[] {
+  // What has no shape is said by the schema, and a part without one cannot be looked into.
+  if (!hasShape(content, template)) return [];
+  if (JSON.stringify(content).length > longest || placesOf(content) > mostPlaces)
+    return [
+      { pointer: '/template', message: sentence('tooLongToDraw', { longest, places: mostPlaces }) },
+    ];
   const read = compileTemplate(template);
   if (!read.ok)
     return read.problems.map(({ pointer, fault, about }) => ({

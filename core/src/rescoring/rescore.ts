@@ -48,10 +48,10 @@ export function rescoredEntry(
         `/content${elementAt(read.problems, 0).pointer}`,
         elementAt(read.problems, 0).message,
       );
-    if (JSON.stringify(forSitting(content)) !== JSON.stringify(forSitting(entry.content)))
-      throw new RescoreProblem('/content', sentence('thisChangesWhatStudentsSaw'));
-    if (!drawsTheSame(entry.content, content))
+    if (drawn(content) !== drawn(entry.content))
       throw new RescoreProblem('/content', sentence('thisChangesNumbers'));
+    if (!showsTheSame(content, entry.content))
+      throw new RescoreProblem('/content', sentence('thisChangesWhatStudentsSaw'));
   }
   if (points !== undefined && !(points > 0 && points <= 1000))
     throw new RescoreProblem('/points', sentence('itemIsWorthMoreThan'));
@@ -68,23 +68,20 @@ export function rescoredEntry(
   return made;
 }
 
-/** Whether every student still has the numbers that they had, in everything that they saw. */
-function drawsTheSame(before: ItemContent, after: ItemContent): boolean {
-  const drawn = ({ template }: ItemContent) =>
-    JSON.stringify([
-      template?.variables.map((variable) =>
-        variable.kind === 'formula' ? variable.name : variable,
-      ),
-      template?.conditions,
-    ]);
-  return (
-    drawn(before) === drawn(after) &&
-    ['1', '2', '3', '4', '5', '6', '7', '8'].every(
-      (seed) =>
-        JSON.stringify(forSitting(realised(before, seed))) ===
-        JSON.stringify(forSitting(realised(after, seed))),
-    )
-  );
+/** What the numbers of a student follow from; what is worked out from them may change. */
+const drawn = ({ template }: ItemContent) =>
+  JSON.stringify([
+    template?.variables.map((variable) => (variable.kind === 'formula' ? variable.name : variable)),
+    template?.conditions,
+  ]);
+
+/** So many variants are looked at; what is shown is the same in all of them or in none. */
+const variants = ['1', '2', '3', '4', '5', '6', '7', '8'];
+
+function showsTheSame(one: ItemContent, other: ItemContent): boolean {
+  const shown = (content: ItemContent, seed: string) =>
+    JSON.stringify(forSitting(realised(content, seed)));
+  return variants.every((seed) => shown(one, seed) === shown(other, seed));
 }
 
 /** The edition with one entry rescored, wherever it stands: in a section, or in the place of another in a form. */

@@ -17,9 +17,11 @@ export type Draw =
 /** Up to so many draws all are looked at; beyond, some of them. */
 export const mostEnumerated = 10_000;
 /** A variant is looked for with about so many operations, however large the template: a draw costs its formulas. */
-const mostOperations = 20_000;
+const mostOperations = 10_000;
+/** What a variant must suit is looked at for so many of them. */
+const mostUnsuited = 20;
 const tries = ({ operations }: Compiled) =>
-  Math.min(400, Math.max(50, Math.floor(mostOperations / Math.max(1, operations))));
+  Math.min(400, Math.max(25, Math.floor(mostOperations / Math.max(1, operations))));
 
 /** How many draws there are before any condition; Infinity never: 20 variables of 2,000 values fit a double. */
 export const countDraws = ({ drawn }: Compiled): number =>
@@ -74,11 +76,15 @@ export function drawVariant(
   random: Random,
   suits: (values: Variant) => boolean = () => true,
 ): Variant | null {
-  for (const source of [random, randomFrom('a variant for everybody')])
-    for (let left = tries(compiled); left > 0; left--) {
+  for (const source of [random, randomFrom('a variant for everybody')]) {
+    let unsuited = 0;
+    for (let left = tries(compiled); left > 0 && unsuited < mostUnsuited; left--) {
       const draw = drawWith(compiled, (count) => source.below(count));
-      if (draw.state === 'variant' && suits(draw.values)) return draw.values;
+      if (draw.state !== 'variant') continue;
+      if (suits(draw.values)) return draw.values;
+      unsuited++;
     }
+  }
   return null;
 }
 

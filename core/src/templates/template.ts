@@ -164,7 +164,11 @@ function drawnOf(variable: Variable, known: ReadonlySet<string>): Drawn {
 }
 
 /** Reads a template, with each fault at its place. */
-export function compileTemplate({ variables, conditions }: Template): ReadTemplate {
+export function compileTemplate(given: Template): ReadTemplate {
+  const shaped = template.safeParse(given);
+  if (!shaped.success)
+    return { ok: false, problems: [{ pointer: '', fault: 'unreadable', about: '' }] };
+  const { variables, conditions } = shaped.data;
   const problems: TemplateProblem[] = [];
   const attempt = <Part>(pointer: string, make: () => Part): Part[] => {
     try {

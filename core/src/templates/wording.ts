@@ -17,7 +17,8 @@ export interface WordingProblem extends Omit<FormulaProblem, 'fault'> {
   place: string;
 }
 
-const placePattern = /\[\[(.+?)\]\]/g;
+/** No bracket stands in a place: so a text of nothing but brackets is read in one pass. */
+const placePattern = /\[\[([^[\]]{1,400})\]\]/g;
 /** A decimal with more places than this is shown as a fraction, unless it is said how. */
 const mostPlaces = 6;
 /** A wording has at most so many places. */
@@ -112,14 +113,15 @@ function withNumber(num: Num, format: string, { before, after, setting }: Around
   const digits = isCoefficient && isOne(size) ? '' : sizeText(size, format, setting);
   if (!isNegative(num)) return `${before}${digits}`;
   // "x + −3" is "x − 3", and "x − −3" is "x + 3"; at the beginning, after "(" or "=" the sign is the number's own.
-  const sign = /(?<=[^\s(=[{,;:])(\s*)([+\-−])(\s*)$/.exec(before);
+  const near = before.slice(-40);
+  const sign = /(?<=[^\s(=[{,;:])(\s*)([+\-−])(\s*)$/.exec(near);
   if (sign) {
     const [whole, left, written, right] = sign;
     const turned = written === '+' ? minus : '+';
     return `${before.slice(0, -whole.length)}${left}${turned}${right}${digits}`;
   }
   const text = `${minus}${digits}`;
-  return `${before}${afterProduct.test(before) ? `(${text})` : text}`;
+  return `${before}${afterProduct.test(near) ? `(${text})` : text}`;
 }
 
 /** Words that were picked; in a formula they are no names of variables. */
@@ -185,7 +187,7 @@ export const fillPlain = (text: string, values: Values): Filled =>
 export const fillWording = (html: string, values: Values): Filled =>
   fillingOf(html, () =>
     html
-      .split(/(<[^>]*>)/)
+      .split(/(<[^<>]*>)/)
       .map((piece) => (piece.startsWith('<') ? fillTag(piece, values) : fillPiece(piece, values)))
       .join(''),
   );
