@@ -4,11 +4,20 @@ import Fraction from 'fraction.js';
 import { longestFormula, readFormula, type Formula, type FormulaProblem } from './formula';
 import { functions } from './functions';
 import { exact, type Value } from './numbers';
+import { sentence } from './sentences';
 
-const name = z.string().regex(/^[A-Za-z][A-Za-z0-9_]{0,19}$/);
+const name = z.string().regex(/^[A-Za-z][A-Za-z0-9_]{0,19}$/, sentence('shapes.name'));
 /** As it is typed, so that 0.1 is a tenth. */
-const decimal = z.string().regex(/^-?\d{1,9}(\.\d{1,6})?$/);
-const formula = z.string().min(1).max(longestFormula);
+const decimal = z.string().regex(/^[-−]?\d{1,9}(\.\d{1,6})?$/, sentence('shapes.decimal'));
+const formula = z
+  .string()
+  .min(1, sentence('shapes.noFormula'))
+  .max(longestFormula, sentence('shapes.longFormula', { longest: longestFormula }));
+
+const numerator = z
+  .int()
+  .min(-999, sentence('shapes.numerator'))
+  .max(999, sentence('shapes.numerator'));
 
 export const variable = z.discriminatedUnion('kind', [
   /** Numbers from one to another, both included, a step apart. */
@@ -17,9 +26,12 @@ export const variable = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('fraction'),
     name,
-    from: z.int().min(-999).max(999),
-    to: z.int().min(-999).max(999),
-    denominators: z.array(z.int().min(1).max(999)).min(1).max(60),
+    from: numerator,
+    to: numerator,
+    denominators: z
+      .array(z.int().min(1).max(999, sentence('shapes.numerator')))
+      .min(1, sentence('shapes.noValues'))
+      .max(60, sentence('shapes.manyValues', { most: 60 })),
     /** Only those in lowest terms that are no whole numbers. */
     lowest: z.boolean(),
   }),
@@ -27,7 +39,10 @@ export const variable = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('pick'),
     name,
-    values: z.array(z.string().trim().min(1).max(200)).min(1).max(200),
+    values: z
+      .array(z.string().trim().min(1).max(200, sentence('shapes.longValue')))
+      .min(1, sentence('shapes.noValues'))
+      .max(200, sentence('shapes.manyValues', { most: 200 })),
   }),
   /** Worked out from those that stand before it. */
   z.strictObject({ kind: z.literal('formula'), name, formula }),
@@ -38,8 +53,8 @@ export type Variable = z.infer<typeof variable>;
 export const acceptableFaults = ['same-value', 'harder', 'beyond-grade', 'given-away'] as const;
 
 export const template = z.strictObject({
-  variables: z.array(variable).min(1).max(20),
-  conditions: z.array(formula).max(10),
+  variables: z.array(variable).min(1).max(20, sentence('shapes.manyVariables')),
+  conditions: z.array(formula).max(10, sentence('shapes.manyConditions')),
   /** Faults of its variants that its author has looked at, and takes as they are. */
   accepted: z.array(z.enum(acceptableFaults)).optional(),
 });
@@ -100,12 +115,11 @@ class Refused extends Error {
   }
 }
 
+/** As people write it, with either sign of minus. */
+const fractionOf = (text: string) => new Fraction(text.replace('−', '-'));
+
 function rangeOf({ from, to, step }: Extract<Variable, { kind: 'range' }>): Value[] {
-  const [first, last, by] = [from, to, step].map((text) => new Fraction(text)) as [
-    Fraction,
-    Fraction,
-    Fraction,
-  ];
+  const [first, last, by] = [from, to, step].map(fractionOf) as [Fraction, Fraction, Fraction];
   if (by.lte(0)) throw new Refused('step-not-positive', step);
   const count = last.sub(first).div(by).floor().add(1).valueOf();
   if (count > mostValues) throw new Refused('too-many-values', String(count));
@@ -135,10 +149,10 @@ function fractionsOf({
   );
 }
 
-const isNumber = (text: string) => /^-?\d{1,9}(\.\d{1,6}|\/[1-9]\d{0,8})?$/.test(text);
+const isNumber = (text: string) => /^[-−]?\d{1,9}(\.\d{1,6}|\/[1-9]\d{0,8})?$/.test(text);
 const picksOf = ({ values }: Extract<Variable, { kind: 'pick' }>): Value[] =>
   values.every(isNumber)
-    ? values.map((text) => exact(new Fraction(text)))
+    ? values.map((text) => exact(fractionOf(text)))
     : values.map((text) => ({ text }));
 
 function formulaOf(text: string, known: ReadonlySet<string>): Formula {
