@@ -41,7 +41,7 @@ export interface VariantReport {
 /** Fewer variants than this and neighbors have the same. */
 export const fewestVariants = 10;
 /** An answer that stands in the question in fewer variants than this does so by chance. */
-const givenAwayShare = 0.2;
+const givenAwayShare = 0.5;
 /** Fewer draws than this that meet the conditions, and finding one takes too long. */
 const leastShare = 0.02;
 

@@ -24,7 +24,7 @@ export interface Place {
 export function placesOf(node: unknown, pointer = ''): Place[] {
   if (typeof node === 'string') {
     if (!node.includes('[[')) return [];
-    const isKey = pointer.includes('/key/');
+    const isKey = pointer.includes('/key/') && !pointer.includes('/mistakes/');
     return placesIn(node).flatMap((text) => {
       const read = readFormula(text);
       return read.ok
