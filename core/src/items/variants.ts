@@ -3,8 +3,8 @@ import { randomFrom, type Random } from '../random';
 import {
   compileTemplate,
   drawVariant,
-  fillPlain,
-  fillWording,
+  readPlain,
+  readWording,
   type Compiled,
   type Template,
   type Values,
@@ -45,38 +45,51 @@ function compiled(template: Template): Compiled | null {
   return result;
 }
 
-/** Which of an item's texts have places, and which of those are rich. */
-const richOf = new WeakMap<ItemContent, ReadonlySet<string>>();
-function richPlaces(content: ItemContent): ReadonlySet<string> {
-  const known = richOf.get(content);
+/** Makes a part of an item with values in it; what has no place is handed on as it is. */
+type Fill = (values: Values) => unknown;
+
+function fillOfText(text: string, pointer: string, isRich: boolean): Fill {
+  const wording = isRich ? readWording(text) : readPlain(text);
+  return (values) => {
+    const filling = wording(values);
+    if (!filling.ok) throw new Unfillable(pointer, filling.problem);
+    return filling.html;
+  };
+}
+
+/** @returns null where nothing in it has a place */
+function fillOf(node: unknown, pointer: string, rich: ReadonlySet<string>): Fill | null {
+  if (typeof node === 'string')
+    return node.includes('[[') ? fillOfText(node, pointer, rich.has(pointer)) : null;
+  if (typeof node !== 'object' || node === null) return null;
+  const changing = Object.entries(node).flatMap(([name, child]): [string, Fill][] => {
+    const fill = fillOf(child, `${pointer}/${name}`, rich);
+    return fill ? [[name, fill]] : [];
+  });
+  if (changing.length === 0) return null;
+  return (values) => {
+    const copy = (Array.isArray(node) ? [...node] : { ...node }) as Record<string, unknown>;
+    for (const [name, fill] of changing) copy[name] = fill(values);
+    return copy;
+  };
+}
+
+/** Contents are read once, for as long as somebody holds them; nobody changes one in place. */
+const fillsOf = new WeakMap<ItemContent, Fill>();
+function fillOfContent(content: ItemContent): Fill {
+  const known = fillsOf.get(content);
   if (known) return known;
-  const rich = new Set(
-    textsOfItem(content).flatMap(({ at, html }) => (html.includes('[[') ? [at] : [])),
-  );
-  richOf.set(content, rich);
-  return rich;
+  const rich = new Set(textsOfItem(content).map(({ at }) => at));
+  const { template: _, ...plain } = content;
+  const fill = fillOf(plain, '', rich) ?? (() => plain);
+  fillsOf.set(content, fill);
+  return fill;
 }
 
 /** The item with these values in all its texts and keys. */
 export function withValues(content: ItemContent, values: Values): Filling {
-  const rich = richPlaces(content);
-  const filled = (node: unknown, pointer: string): unknown => {
-    if (typeof node === 'string') {
-      if (!node.includes('[[')) return node;
-      const filling = rich.has(pointer) ? fillWording(node, values) : fillPlain(node, values);
-      if (!filling.ok) throw new Unfillable(pointer, filling.problem);
-      return filling.html;
-    }
-    if (Array.isArray(node))
-      return node.map((element, index) => filled(element, `${pointer}/${index}`));
-    if (typeof node !== 'object' || node === null) return node;
-    return Object.fromEntries(
-      Object.entries(node).map(([name, value]) => [name, filled(value, `${pointer}/${name}`)]),
-    );
-  };
-  const { template: _, ...plain } = content;
   try {
-    return { ok: true, content: filled(plain, '') as ItemContent };
+    return { ok: true, content: fillOfContent(content)(values) as ItemContent };
   } catch (error) {
     if (!(error instanceof Unfillable)) throw error;
     return { ok: false, pointer: error.pointer, problem: error.problem };

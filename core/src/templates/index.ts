@@ -30,8 +30,16 @@ export {
   type Survey,
   type Variant,
 } from './draw';
-export { fillPlain, fillWording, placesIn, type Filled, type WordingProblem } from './wording';
-export { numberText } from './wording';
+export {
+  fillWording,
+  placesIn,
+  readPlain,
+  readWording,
+  type Filled,
+  type Wording,
+  type WordingProblem,
+} from './wording';
+export { numberText } from './number-text';
 export { problemInWords, type WordedProblem } from './problem-words';
 export { valueInWords, variantInWords } from './variant-words';
 export { stepCounter, stepsOf } from './effort';

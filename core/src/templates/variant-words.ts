@@ -1,7 +1,7 @@
 import type { Values } from './formula';
 import { isNum, type Value } from './numbers';
 import type { Template } from './template';
-import { numberText } from './wording';
+import { numberText } from './number-text';
 
 /** A value as people write it. */
 export function valueInWords(value: Value): string {

@@ -5,10 +5,10 @@
  * `[[n; apple | apples]]` for a number with its noun. In a formula signs and coefficients come out as people write them:
  * `x + [[b]]` is x - 2 where b is -2, and `[[a]]x` is x where a is 1.
  */
-import Fraction from 'fraction.js';
 import { withoutEntities } from '../plain/tokens';
-import { readFormula, type FormulaProblem, type Values } from './formula';
-import { FormulaError, isNum, toDouble, type Num, type Value } from './numbers';
+import { readFormula, type FormulaProblem, type ReadFormula, type Values } from './formula';
+import { isFormat, isNegative, isOne, sizeOf, sizeText, type Setting } from './number-text';
+import { isNum, type Num, type Value } from './numbers';
 
 export type Filled = { ok: true; html: string } | { ok: false; problem: WordingProblem };
 export interface WordingProblem extends Omit<FormulaProblem, 'fault'> {
@@ -16,17 +16,13 @@ export interface WordingProblem extends Omit<FormulaProblem, 'fault'> {
   /** The place as it is written, with its brackets. */
   place: string;
 }
+/** A wording that was read once, to be filled for many. */
+export type Wording = (values: Values) => Filled;
 
 /** No bracket stands in a place: so a text of nothing but brackets is read in one pass. */
 const placePattern = /\[\[([^[\]]{1,400})\]\]/g;
-/** A decimal with more places than this is shown as a fraction, unless it is said how. */
-const mostPlaces = 6;
 /** A wording has at most so many places. */
 const mostPlacesInWording = 200;
-/** A number that is only near is shown with so many figures. */
-const nearFigures = 6;
-
-type Setting = 'text' | 'formula';
 
 class Refused extends Error {
   constructor(readonly problem: WordingProblem) {
@@ -38,80 +34,29 @@ class Refused extends Error {
 const escaped = (text: string) =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
-/** Whether the fraction ends as a decimal: nothing but twos and fives below the line. */
-function placesOf({ d }: Fraction): number | null {
-  let [rest, places] = [d, 0];
-  for (; rest % 10n === 0n; rest /= 10n) places++;
-  for (; rest % 5n === 0n; rest /= 5n) places++;
-  for (; rest % 2n === 0n; rest /= 2n) places++;
-  return rest === 1n ? places : null;
-}
-
-function decimalText(size: Num, places: number | null): string {
-  if ('near' in size)
-    return places === null
-      ? String(Number(size.near.toPrecision(nearFigures)))
-      : size.near.toFixed(places);
-  const shown = places ?? placesOf(size.exact) ?? nearFigures;
-  const scaled = size.exact.mul(new Fraction(10).pow(shown) ?? 1).round();
-  const digits = scaled.n.toString().padStart(shown + 1, '0');
-  return shown === 0 ? digits : `${digits.slice(0, -shown)}.${digits.slice(-shown)}`;
-}
-
-const quotient = (top: bigint, bottom: bigint, setting: Setting) =>
-  setting === 'formula' ? `\\frac{${top}}{${bottom}}` : `${top}/${bottom}`;
-
-function fractionText(
-  { exact: { n, d } }: Num & { exact: Fraction },
-  setting: Setting,
-  mixed: boolean,
-) {
-  if (d === 1n) return n.toString();
-  if (!mixed || n < d) return quotient(n, d, setting);
-  const between = setting === 'formula' ? '' : ' ';
-  return `${n / d}${between}${quotient(n % d, d, setting)}`;
-}
-
-/** A number without its sign, as the format wants it. */
-function sizeText(size: Num, format: string, setting: Setting): string {
-  const places = /^(\d) places?$/.exec(format)?.[1];
-  if (places !== undefined) return decimalText(size, Number(places));
-  if (format === 'grouped')
-    return decimalText(size, null).replace(/\B(?<!\.\d*)(?=(\d{3})+(?!\d))/g, ',');
-  const isFraction = format === 'fraction' || format === 'mixed';
-  if (isFraction && 'exact' in size) return fractionText(size, setting, format === 'mixed');
-  if ('exact' in size && (placesOf(size.exact) ?? Infinity) > mostPlaces)
-    return fractionText(size, setting, false);
-  return decimalText(size, null);
-}
-const isFormat = (format: string) => /^(|fraction|mixed|grouped|\d places?)$/.test(format);
-
-const isNegative = (num: Num) => toDouble(num) < 0;
-const sizeOf = (num: Num): Num =>
-  'exact' in num ? { exact: num.exact.abs() } : { near: Math.abs(num.near) };
-const isOne = (num: Num) => 'exact' in num && num.exact.equals(1);
-
 /** What a formula goes on with where a number before it is a coefficient: a letter, a bracket, a root, pi. */
 const isFactor = /^\s*([A-Za-z(]|\\(?:pi|sqrt|alpha|beta|theta|left))/;
 const afterProduct = /(\\cdot|\\times|\\div|[*·×÷^])\s*$/;
 
-/** A number as a wording has it where nothing is said about its format. */
-export const numberText = (num: Num): string =>
-  `${isNegative(num) ? '−' : ''}${sizeText(sizeOf(num), '', 'text')}`;
+/** Turns values into text. @throws Refused */
+type Fill = (values: Values) => string;
 
-interface Around {
-  before: string;
-  after: string;
-  setting: Setting;
+interface Place {
+  /** As it is written, with its brackets. */
+  place: string;
+  text: string;
+  formula: ReadFormula;
+  format: string;
+  /** A number's noun, where one is given. */
+  nouns: [singular: string, plural: string] | null;
+  /** A factor follows it in a formula: then a 1 is not written. */
+  isCoefficient: boolean;
 }
 
 /** Appends a number to what stands before it, with its sign as people write it. */
-function withNumber(num: Num, format: string, { before, after, setting }: Around): string {
-  const minus = setting === 'formula' ? '-' : '−';
-  const size = sizeOf(num);
-  const isCoefficient = setting === 'formula' && format === '' && isFactor.test(after);
-  const digits = isCoefficient && isOne(size) ? '' : sizeText(size, format, setting);
+function withNumber(before: string, num: Num, digits: string, setting: Setting): string {
   if (!isNegative(num)) return `${before}${digits}`;
+  const minus = setting === 'formula' ? '-' : '−';
   // "x + −3" is "x − 3", and "x − −3" is "x + 3"; at the beginning, after "(" or "=" the sign is the number's own.
   const near = before.slice(-40);
   const sign = /(?<=[^\s(=[{,;:])(\s*)([+\-−])(\s*)$/.exec(near);
@@ -129,35 +74,90 @@ function wordsText(words: string, setting: Setting): string {
   return setting === 'formula' ? `\\text{${words.replace(/[\\{}$%#&_^~]/g, '')}}` : words;
 }
 
-function valueOf(text: string, values: Values, place: string): Value {
-  const read = readFormula(text);
-  const outcome = read.ok ? read.formula.evaluate(values) : read;
+function valueAt({ formula, place }: Place, values: Values): Value {
+  const outcome = formula.ok ? formula.formula.evaluate(values) : formula;
   if (!outcome.ok) throw new Refused({ ...outcome.problem, place });
   return outcome.value;
 }
 
-/** Plain text with its places filled. */
-function fillText(text: string, values: Values, setting: Setting): string {
-  let filled = '';
+/** Appends what a place comes to. */
+function withPlace(before: string, at: Place, values: Values, setting: Setting): string {
+  const value = valueAt(at, values);
+  const { format, nouns, place } = at;
+  if (!isNum(value)) {
+    if ('text' in value) return before + wordsText(value.text, setting);
+    throw new Refused({ fault: 'number-wanted', about: at.text, place });
+  }
+  const size = sizeOf(value);
+  if (nouns) {
+    const [singular, plural] = nouns;
+    const counted = withNumber(before, value, sizeText(size, '', setting), setting);
+    return `${counted} ${isOne(size) ? singular : plural}`;
+  }
+  if (!isFormat(format)) throw new Refused({ fault: 'unknown-format', about: format, place });
+  const digits = at.isCoefficient && isOne(size) ? '' : sizeText(size, format, setting);
+  return withNumber(before, value, digits, setting);
+}
+
+function placeOf(place: string, inside: string, after: string, setting: Setting): Place {
+  const [text = '', ...rest] = inside.split(';');
+  const format = rest.join(';').trim();
+  const [singular = '', plural] = format.split('|').map((noun) => noun.trim());
+  return {
+    place,
+    text: text.trim(),
+    formula: readFormula(text),
+    format,
+    nouns: plural === undefined ? null : [singular, plural],
+    isCoefficient: setting === 'formula' && format === '' && isFactor.test(after),
+  };
+}
+
+/** Plain text with its places. */
+function readText(text: string, setting: Setting): Fill {
+  const pieces: (string | Place)[] = [];
   let end = 0;
   for (const match of text.matchAll(placePattern)) {
     const [place, inside = ''] = match;
-    filled += text.slice(end, match.index);
+    pieces.push(text.slice(end, match.index));
     end = match.index + place.length;
-    const [formula = '', ...rest] = inside.split(';');
-    const format = rest.join(';').trim();
-    const value = valueOf(formula, values, place);
-    const [singular, plural] = format.split('|').map((noun) => noun.trim());
-    const around = { before: filled, after: text.slice(end), setting };
-    if (plural !== undefined && isNum(value))
-      filled = `${withNumber(value, '', { ...around, after: '' })} ${isOne(sizeOf(value)) ? singular : plural}`;
-    else if (!isFormat(format))
-      throw new Refused({ fault: 'unknown-format', about: format, place });
-    else if (isNum(value)) filled = withNumber(value, format, around);
-    else if ('text' in value) filled += wordsText(value.text, setting);
-    else throw new Refused({ fault: 'number-wanted', about: formula.trim(), place });
+    pieces.push(placeOf(place, inside, text.slice(end), setting));
   }
-  return filled + text.slice(end);
+  pieces.push(text.slice(end));
+  return (values) => {
+    let filled = '';
+    for (const piece of pieces)
+      filled =
+        typeof piece === 'string' ? filled + piece : withPlace(filled, piece, values, setting);
+    return filled;
+  };
+}
+
+const always =
+  (text: string): Fill =>
+  () =>
+    text;
+
+/** What attributes say has places, too: formulas, and descriptions of pictures. */
+function readTag(tag: string): Fill[] {
+  const fills: Fill[] = [];
+  let end = 0;
+  for (const match of tag.matchAll(/(data-formula|alt)="([^"]*)"/g)) {
+    const [attribute, name, value = ''] = match;
+    const fill = readText(withoutEntities(value), name === 'alt' ? 'text' : 'formula');
+    fills.push(always(tag.slice(end, match.index)));
+    fills.push((values) => `${name}="${escaped(fill(values))}"`);
+    end = match.index + attribute.length;
+  }
+  return [...fills, always(tag.slice(end))];
+}
+
+function readPiece(piece: string): Fill[] {
+  // Whatever has no place stays as it is written, entity for entity.
+  if (!piece.includes('[[')) return [always(piece)];
+  if (piece.startsWith('<')) return readTag(piece);
+  const fill = readText(withoutEntities(piece), 'text');
+  return [(values) => escaped(fill(values))];
 }
 
 /** The formulas at all places of a wording, in order, as they are written. */
@@ -166,39 +166,29 @@ export const placesIn = (html: string): string[] =>
     (inside.split(';')[0] ?? '').trim(),
   );
 
-const fillingOf = (html: string, fill: () => string): Filled => {
-  if (placesIn(html).length > mostPlacesInWording)
-    return { ok: false, problem: { fault: 'too-long', about: '', place: '' } };
+function filledBy(fill: Fill, values: Values): Filled {
   try {
-    return { ok: true, html: fill() };
+    return { ok: true, html: fill(values) };
   } catch (error) {
     if (error instanceof Refused) return { ok: false, problem: error.problem };
-    if (error instanceof FormulaError)
-      return { ok: false, problem: { fault: error.fault, about: error.about, place: '' } };
     throw error;
   }
-};
+}
 
-/** Plain words, such as a key, with the values of one variant. */
-export const fillPlain = (text: string, values: Values): Filled =>
-  fillingOf(text, () => fillText(text, values, 'text'));
+/** @param fills of the pieces of a text */
+function wordingOf(text: string, fills: readonly Fill[]): Wording {
+  if (placesIn(text).length > mostPlacesInWording)
+    return () => ({ ok: false, problem: { fault: 'too-long', about: '', place: '' } });
+  const fill: Fill = (values) => fills.map((piece) => piece(values)).join('');
+  return (values) => filledBy(fill, values);
+}
 
-/** A wording with the values of one variant; markup is left as it is. */
-export const fillWording = (html: string, values: Values): Filled =>
-  fillingOf(html, () =>
-    html
-      .split(/(<[^<>]*>)/)
-      .map((piece) => (piece.startsWith('<') ? fillTag(piece, values) : fillPiece(piece, values)))
-      .join(''),
-  );
+/** Reads plain words, such as a key. */
+export const readPlain = (text: string): Wording => wordingOf(text, [readText(text, 'text')]);
 
-/** What attributes say has places, too: formulas, and descriptions of pictures. */
-const fillTag = (tag: string, values: Values) =>
-  tag.replace(/(data-formula|alt)="([^"]*)"/g, (_, name: string, value: string) => {
-    const setting = name === 'alt' ? 'text' : 'formula';
-    return `${name}="${escaped(fillText(withoutEntities(value), values, setting))}"`;
-  });
+/** Reads a wording; its markup is left as it is. */
+export const readWording = (html: string): Wording =>
+  wordingOf(html, html.split(/(<[^<>]*>)/).flatMap(readPiece));
 
-/** Text without any place stays as it is written, entity for entity. */
-const fillPiece = (piece: string, values: Values) =>
-  piece.includes('[[') ? escaped(fillText(withoutEntities(piece), values, 'text')) : piece;
+/** A wording with the values of one variant. */
+export const fillWording = (html: string, values: Values): Filled => readWording(html)(values);

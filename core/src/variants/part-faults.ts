@@ -71,12 +71,15 @@ function brokenKey(part: Part, pointer: string): Fault[] {
   ];
 }
 
-/** Short words and numbers as they stand alone. */
-const standsIn = (text: string, words: string) =>
-  new RegExp(
-    `(?<![\\p{L}\\d.,/])${text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')}(?![\\p{L}\\d/]|[.,]\\d)`,
-    'u',
-  ).test(words);
+/** Whether words stand in a text as they are, and not as a piece of a longer word or number. */
+function standsIn(words: string, text: string): boolean {
+  for (let from = text.indexOf(words); from >= 0; from = text.indexOf(words, from + 1)) {
+    const before = text.slice(Math.max(0, from - 1), from);
+    const after = text.slice(from + words.length, from + words.length + 2);
+    if (!/[\p{L}\d.,/]/u.test(before) && !/^([\p{L}\d/]|[.,]\d)/u.test(after)) return true;
+  }
+  return false;
+}
 
 /** An answer that the question says already, where it does not say the wrong ones as well. */
 function givenAway(part: Part, question: string, pointer: string): Fault[] {
