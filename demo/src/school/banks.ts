@@ -5,6 +5,7 @@ import { concealIds, describeItem, type ItemContent } from '@oaken/core/items';
 import { passageWords } from '@oaken/core/passages';
 import { framework, standardLines } from '../framework';
 import { itemsByFolder, type DemoItem } from '../items';
+import { templatesBySubject } from '../items/templates';
 import { files } from '../media';
 import { passages } from '../passages';
 import { staff } from '../people';
@@ -116,20 +117,40 @@ export function putItems(building: Building): void {
       name: folder,
       position: index,
     });
-    for (const item of items) putItem(building, item, folder, { bankId, folderId: index + 1 });
+    for (const item of items) {
+      building.byStandard.set(item.standard, [
+        ...(building.byStandard.get(item.standard) ?? []),
+        item,
+      ]);
+      putItem(building, item, folder, { bankId, folderId: index + 1 });
+    }
   }
+  putTemplates(building);
+}
+
+/** Items that make themselves lie together; the tests of the school's year are made of the others. */
+function putTemplates(building: Building): void {
+  const folderId = itemsByFolder.length + 1;
+  building.put('folders', {
+    id: folderId,
+    bank_id: 1,
+    parent_id: null,
+    name: 'Other numbers for each student',
+    position: itemsByFolder.length,
+  });
+  for (const [subject, items] of templatesBySubject)
+    for (const item of items) putItem(building, item, subject, { bankId: 1, folderId });
 }
 
 function putItem(
   building: Building,
   item: DemoItem,
-  folder: string,
+  subject: string,
   { bankId, folderId }: { bankId: number; folderId: number },
 ): void {
   const id = building.itemIds.size + 1;
   building.itemIds.set(item, id);
-  building.byStandard.set(item.standard, [...(building.byStandard.get(item.standard) ?? []), item]);
-  const by = valueOf(building.staffIds, valueOf(authors, folder));
+  const by = valueOf(building.staffIds, valueOf(authors, subject));
   const grade = Number(item.standard.split('.')[1]);
   building.put('items', {
     id,
@@ -156,7 +177,7 @@ function putItem(
     points,
     marked_by: markedBy,
     media,
-    subject: folder,
+    subject,
     depth: item.depth,
     seconds: item.seconds,
     created_by: by,
