@@ -34,6 +34,7 @@ runMain(async () => {
       'round-killing',
       'finding',
       'results',
+      'templates',
       'holds',
       'beside',
       'queries',
