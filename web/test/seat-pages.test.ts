@@ -85,6 +85,7 @@ const row = (change: Partial<SeatRow> = {}): SeatRow => ({
   gate: null,
   done: null,
   attemptsMade: 0,
+  otherNumbers: false,
   attemptsLeft: 1,
   state: 'open',
   deadlineAt: null,

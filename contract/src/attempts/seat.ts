@@ -54,6 +54,8 @@ export const seatRow = z.object({
   asksWord: z.boolean(),
   /** It is open, and yet cannot be begun: the class was not let in, or this is not the school’s network. */
   gate: z.enum(['not-let-in', 'elsewhere']).nullable(),
+  /** Another attempt has other numbers. */
+  otherNumbers: z.boolean(),
   attemptsMade: z.number(),
   /** Attempts that can still be begun; null: as many as wanted. */
   attemptsLeft: z.number().nullable(),

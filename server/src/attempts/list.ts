@@ -32,6 +32,7 @@ interface Line extends Given {
   teacher: string;
   items: number;
   points: number;
+  hasVariants: boolean;
   instructions: string;
 }
 
@@ -47,7 +48,10 @@ async function readLines({ database, now }: Context, me: SignedIn): Promise<Line
           unassignedAt: null,
           visibleFrom: { [Op.or]: [null, { [Op.lte]: new Date(now()) }] },
         },
-        include: ['assigner', { association: 'edition', attributes: ['itemCount', 'points'] }],
+        include: [
+          'assigner',
+          { association: 'edition', attributes: ['itemCount', 'points', 'hasVariants'] },
+        ],
       },
     ],
   });
@@ -61,6 +65,7 @@ async function readLines({ database, now }: Context, me: SignedIn): Promise<Line
         kind: assignment.kind,
         teacher: assignment.assigner?.fullName ?? '',
         items: edition.itemCount,
+        hasVariants: edition.hasVariants,
         points: edition.points,
         instructions: assignment.instructions,
       };
@@ -219,6 +224,7 @@ function rowOf(
     tools: allowedTools(rules.tools),
     asksWord: line.word !== '' && (latest === undefined || isOver(latest, now)),
     gate: gate(line, latest !== undefined && !isOver(latest, now)),
+    otherNumbers: line.hasVariants,
     attemptsMade: made.length,
     attemptsLeft: countedLeft(state, left),
     state: latest ? stateOf(latest, now) : notBegun[state],

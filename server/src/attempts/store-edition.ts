@@ -16,7 +16,11 @@ export async function storeEdition(
   transaction: Transaction,
 ): Promise<number> {
   const { id: editionId } = await Editions.create(
-    { ...edition, createdAt: new Date(now) },
+    {
+      ...edition,
+      createdAt: new Date(now),
+      hasVariants: entriesOf(edition.content).some(({ content }) => content.template !== undefined),
+    },
     { transaction },
   );
   await EditionRevision.bulkCreate(

@@ -186,6 +186,8 @@ export class Edition extends Model<InferAttributes<Edition>, InferCreationAttrib
   declare itemCount: number;
   declare points: number;
   declare createdAt: Date;
+  /** Some of its items make themselves. */
+  declare hasVariants: CreationOptional<boolean>;
 
   declare test?: NonAttribute<Test>;
   declare assignments?: NonAttribute<Assignment[]>;
@@ -199,6 +201,7 @@ export const defineEdition = table(Edition, 'editions', {
   itemCount: required(INTEGER.UNSIGNED),
   points: required(DOUBLE),
   createdAt: required(DATE(3)),
+  hasVariants: withDefault(BOOLEAN, false),
 });
 
 /** The revision behind each entry of an edition, and whether its scoring is overridden for everybody. */

@@ -235,7 +235,7 @@ async function leave(): Promise<void> {
                 say('list.notReleased')
               }}</span>
               <RouterLink v-if="canTryAgain(row)" class="btn" :to="way(row)">{{
-                say('list.again')
+                row.otherNumbers ? say('list.againOtherNumbers') : say('list.again')
               }}</RouterLink>
             </span>
           </li>

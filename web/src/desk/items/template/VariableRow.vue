@@ -101,7 +101,7 @@ const setDenominators = (text: string) =>
 <style scoped>
 .variable {
   display: grid;
-  grid-template-columns: 60px 176px minmax(0, 1fr) auto;
+  grid-template-columns: 60px 134px minmax(0, 1fr) auto;
   gap: 6px 10px;
   align-items: center;
   padding: 6px 0;
@@ -114,16 +114,16 @@ const setDenominators = (text: string) =>
 .values {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 10px;
+  gap: 6px 8px;
   align-items: center;
 }
 .values label {
   display: flex;
-  gap: 6px;
+  gap: 5px;
   align-items: center;
 }
 .values label :deep(.el-input) {
-  width: 54px;
+  width: 52px;
 }
 .values .long {
   flex: 1;

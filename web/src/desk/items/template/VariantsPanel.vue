@@ -163,7 +163,8 @@ table {
 }
 th,
 td {
-  padding: 5px 8px 5px 0;
+  padding-block: 5px;
+  padding-inline-end: 8px;
   text-align: start;
   vertical-align: top;
   border-bottom: var(--line);

@@ -1,5 +1,6 @@
 /** What each kind of variable begins with, and its fields as they are typed. */
 import type { Template, Variable } from '@oaken/core/templates';
+import { plain } from '../../shared/keptText';
 import { say } from '../../../words/teacher';
 
 export type VariableKind = Variable['kind'];
@@ -26,7 +27,7 @@ const usual: { [Kind in VariableKind]: Omit<Extract<Variable, { kind: Kind }>, '
 
 /** A variable of a kind, as it begins. */
 export const blankVariable = (name: string, kind: VariableKind = 'range'): Variable =>
-  ({ ...structuredClone(usual[kind]), name }) as Variable;
+  ({ ...plain(usual[kind]), name }) as Variable;
 
 /** The first letter that no variable is called by. */
 export function freshName({ variables }: Template): string {
