@@ -161,3 +161,20 @@ test('results name what was misunderstood, whatever the numbers were', async () 
   );
   await expectAccessible('results of variants', page);
 });
+
+test('twelve questions on a topic, from easy to hard, become a test', async () => {
+  await page.goto('/tests');
+  await page.getByRole('button', { name: desk.tests.newTest }).first().click();
+  const dialog = page.getByRole('dialog', { name: desk.tests.aNewTest });
+  await dialog.getByLabel(desk.common.title).fill('Ratios, easy to hard');
+  await dialog.getByText(desk.tests.questionsOnTopic).click();
+  await dialog.getByRole('button', { name: desk.tests.chooseTopic }).click();
+  const standards = page.getByRole('dialog', { name: desk.tests.chooseTopic });
+  await standards.getByRole('checkbox', { name: /MA\.6\.RAT\.2/ }).check();
+  await standards.getByRole('button', { name: said('banks.useStandards', { n: 1 }) }).click();
+  await expect(dialog.getByRole('listitem')).toHaveCount(12);
+  await expectAccessible('questions on a topic', page);
+  await dialog.getByRole('button', { name: desk.tests.makeTest }).click();
+  await expect(page).toHaveURL(/\/tests\/\d+$/);
+  await expect(page.getByText(/^12 items/).first()).toBeVisible();
+});

@@ -116,6 +116,7 @@ export const api = {
   keepWork: files.keepWork,
   searchTests: tests.searchTests,
   makeTest: tests.makeTest,
+  topicItems: tests.topicItems,
   copyTest: tests.copyTest,
   copyEntries: tests.copyEntries,
   listCurricula: curricula.listCurricula,

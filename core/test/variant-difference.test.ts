@@ -8,7 +8,7 @@ const group = (name: string, steps: number, n: number, right: number): VariantOu
   Array.from({ length: n }, (_, index) => ({ variant: name, steps, right: index < right }));
 
 test('of two groups it is the chi-square of a fourfold table', () => {
-  const [a, b, c, d] = [8, 2, 3, 7] as const;
+  const [a, b, c, d] = [16, 4, 6, 14] as const;
   const { chiSquare, groups, given } = differenceOfVariants([
     ...group('easy', 2, a + b, a),
     ...group('hard', 9, c + d, c),
@@ -20,8 +20,8 @@ test('of two groups it is the chi-square of a fourfold table', () => {
   expect([given, groups.map(({ n: size, share }) => [size, share])]).toEqual([
     2,
     [
-      [10, 0.8],
-      [10, 0.3],
+      [20, 0.8],
+      [20, 0.3],
     ],
   ]);
 });

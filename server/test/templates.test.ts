@@ -303,3 +303,26 @@ describe('a template', () => {
     expect([status, JSON.stringify(body)]).toEqual([422, expect.stringContaining('too long')]);
   });
 });
+
+describe('questions on a topic', () => {
+  const standardOf = async (code: string) => {
+    const { frameworks } = await teacher.ok('GET', '/api/frameworks');
+    return frameworks.flatMap(({ standards }) => standards).find((line) => line.code === code)!.id;
+  };
+
+  test('come from the easiest to the hardest, from banks and templates', async () => {
+    const wanted = { standards: [await standardOf('MA.6.RAT')], count: 12, level: 'easy-to-hard' };
+    const { items, available } = await teacher.ok('POST', '/api/topic-items', wanted);
+    expect([items.length, available > 12]).toEqual([12, true]);
+    const known = items.flatMap(({ facility }) => facility?.value ?? []);
+    expect(known).toEqual([...known].sort((a, b) => b - a));
+    expect(items.some(({ content }) => content.template)).toBe(true);
+  });
+
+  test('can be only those with other numbers for each student', async () => {
+    const wanted = { standards: [await standardOf('MA.5.NUM.1')], count: 12, level: 'hard' };
+    const body = { ...wanted, variantsOnly: true };
+    const { items } = await teacher.ok('POST', '/api/topic-items', body);
+    expect(items.map(({ content }) => content.template !== undefined)).toEqual([true, true, true]);
+  });
+});

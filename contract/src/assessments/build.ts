@@ -1,4 +1,5 @@
 import { itemContent, partKinds } from '@oaken/core/items';
+import { levels } from '@oaken/core/assembly';
 import type { Edition } from '@oaken/core/forms';
 import { change, mostEntries, outline, poolSearch, testKinds } from '@oaken/core/assessments';
 import { z } from 'zod';
@@ -88,6 +89,29 @@ export const makeTest = endpoint({
       .default([]),
   }),
   answer: z.object({ id }),
+});
+
+export const topicItems = endpoint({
+  method: 'POST',
+  path: '/api/topic-items',
+  who: 'teacher',
+  does: 'Chooses so many items on a standard and what is below it, from easy to hard or of one level; nothing is made.',
+  body: z.strictObject({
+    standards: z.array(id).min(1).max(20),
+    count: z
+      .int()
+      .min(1)
+      .max(50, sentence('topicHasAtMost', { most: 50 })),
+    level: z.enum(levels),
+    /** Only items with other numbers for each student. */
+    variantsOnly: z.boolean().default(false),
+  }),
+  answer: z.object({
+    /** The easiest first. */
+    items: z.array(itemRow),
+    /** How many there were to choose from. */
+    available: z.number(),
+  }),
 });
 
 export const readTest = endpoint({

@@ -26,3 +26,4 @@ export {
 export type { FormFigures } from './figures';
 export { similarTo, standInsFor, type ComparedItem, type Similar } from './similar';
 export type { Program, Solve, Solved, SolveOptions } from './program';
+export { ladder, levels, type LadderItem, type Level } from './ladder';

@@ -32,8 +32,6 @@ export interface TemplateReport {
 
 /** What is kept of it with an item. */
 export interface VariantReport {
-  /** How many were found among the draws that were looked at. */
-  variants: number;
   /** Those that its author has not accepted, or cannot. */
   faults: { words: string; variant: string }[];
 }

@@ -2,8 +2,10 @@ import { api } from '@oaken/contract';
 import type { Context } from '../context';
 import type { Bind } from '../http/bind';
 import { fillBlueprint, insistOnFillable } from './service';
+import { topicItems } from './topic';
 
 export function assemblyRoutes(bind: Bind, context: Context): void {
+  bind(api.topicItems, ({ me, body }) => topicItems(context, me, body));
   bind(api.fillBlueprint, async ({ me, params, body, response }) => {
     await insistOnFillable(context, me, params.testId, body);
     const stopped = new AbortController();

@@ -11,7 +11,7 @@ const makesItself = { media: { [Op.gte]: mediaBits.variants } };
 async function lookAt({ database, reader }: Context, revision: Revision): Promise<VariantReport> {
   const grades = (revision.grades ?? []).map(({ grade }) => grade);
   const asked = Buffer.from(JSON.stringify(revision.content));
-  let report: VariantReport = { variants: 0, faults: [] };
+  let report: VariantReport = { faults: [] };
   const grade = grades.length > 0 ? Math.max(...grades) : null;
   await reader.read('variants', asked, { grade }, (piece) => void (report = piece));
   await database.models.Revision.update({ variantReport: report }, { where: { id: revision.id } });

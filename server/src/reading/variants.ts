@@ -12,7 +12,6 @@ export async function* readVariants(
   const content = itemContent.parse(JSON.parse(bytes.toString('utf8')));
   const report = checkTemplate(content, grade);
   yield {
-    variants: report?.variants ?? 0,
     faults:
       report && content.template
         ? unfairIn(report, content.template)

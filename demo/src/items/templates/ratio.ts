@@ -80,7 +80,7 @@ export const ratioTemplates: DemoItem[] = [
     standard: 'MA.6.RAT.2',
     depth: 1,
     seconds: 45,
-    stem: '[[n]] notebooks cost $[[n * p; 2 places]]. What does one cost?',
+    stem: '[[n]] writing pads cost $[[n * p; 2 places]]. What does one cost?',
     draw: drawing(`
       n: 3 to 9
       p: 0.6 to 3.4 by 0.2

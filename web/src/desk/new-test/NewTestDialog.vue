@@ -8,12 +8,14 @@ import { call } from '../../client/call';
 import { whenOpened } from '../../parts/whenOpened';
 import TestChoice from '../library/TestChoice.vue';
 import { say } from '../../words/teacher';
+import TopicQuestions, { type TopicItems } from './TopicQuestions.vue';
 
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ itemIds: number[] }>();
 const router = useRouter();
 const form = reactive({ title: '', kind: 'quiz' as TestKind });
-const way = ref<'blank' | 'blueprint'>('blank');
+const way = ref<'blank' | 'blueprint' | 'topic'>('blank');
+const topic = ref<TopicItems | null>(null);
 const { wrong, busy, act } = useDoing();
 let key = '';
 
@@ -27,11 +29,16 @@ function putInto(id: number | null): void {
   void router.push({ path: `/tests/${id}`, query: { put: props.itemIds.join(',') } });
 }
 
+const chosenIds = () =>
+  way.value === 'topic' && props.itemIds.length === 0
+    ? (topic.value?.items ?? []).map(({ id }) => id)
+    : props.itemIds;
+
 async function make(): Promise<void> {
   if (busy.value) return;
   await act(async () => {
     const { id } = await call('makeTest', {
-      body: { clientKey: key, ...form, itemIds: props.itemIds },
+      body: { clientKey: key, ...form, itemIds: chosenIds() },
     });
     open.value = false;
     await router.push(
@@ -74,7 +81,9 @@ const names: Record<TestKind, string> = {
         <legend class="label">{{ say('tests.startWith') }}</legend>
         <ElRadio v-model="way" value="blank"> {{ say('tests.aBlankPage') }}</ElRadio>
         <ElRadio v-model="way" value="blueprint"> {{ say('tests.aBlueprintFindsItems') }}</ElRadio>
+        <ElRadio v-model="way" value="topic"> {{ say('tests.questionsOnTopic') }}</ElRadio>
       </fieldset>
+      <TopicQuestions v-if="itemIds.length === 0 && way === 'topic'" v-model="topic" />
       <p v-if="itemIds.length === 0" class="faded small">
         {{ say('tests.orCopyOnePreview') }}
       </p>
@@ -94,7 +103,7 @@ const names: Record<TestKind, string> = {
           type="primary"
           native-type="submit"
           :loading="busy"
-          :disabled="form.title.trim() === ''"
+          :disabled="form.title.trim() === '' || (way === 'topic' && !topic?.items.length)"
           >{{ say('tests.makeTest') }}</ElButton
         >
       </div>
@@ -108,7 +117,8 @@ const names: Record<TestKind, string> = {
   padding: 0;
   margin: 0 0 14px;
   display: flex;
-  gap: 18px;
+  flex-wrap: wrap;
+  gap: 4px 18px;
 }
 .kinds legend {
   font-weight: 600;
