@@ -83,8 +83,8 @@ const fewer = computed(() => items.value !== null && items.value.items.length < 
         {{ fewer ? say('tests.fewerOnTopic') : '' }}
       </p>
     </div>
-    <ol v-if="items?.items.length">
-      <li v-for="item in items.items" :key="item.id">{{ itemLine(item.content, 70) }}</li>
+    <ol v-if="items?.items.length" tabindex="0" :aria-label="say('common.items')">
+      <li v-for="item in items.items" :key="item.id">{{ itemLine(item.content, 60) }}</li>
     </ol>
     <StandardPicker
       v-model="picking"
@@ -113,7 +113,7 @@ p {
   margin-bottom: 8px;
 }
 ol {
-  max-height: 190px;
+  max-height: 132px;
   margin: 0;
   padding-inline-start: 26px;
   overflow: auto;
