@@ -1,6 +1,7 @@
 /**
- * Templates of the demonstration: 10,000 draws of each looked at for what is unfair, and 600 students' variants of a test
- * of twenty of them made and scored. The floor is the same number of draws without filling anything in.
+ * Templates of the demonstration: 10,000 draws of each looked at for what is unfair, and 600 students'
+ * variants of a test of twenty of them made and scored. The floor is the same number of draws without filling
+ * anything in.
  */
 import { scoreAttempt } from '@oaken/core/attempts';
 import { formOf, type Edition } from '@oaken/core/forms';

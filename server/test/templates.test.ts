@@ -1,4 +1,4 @@
-/** Questions that make themselves, through the server: what each student gets, and how it is judged and shown everywhere. */
+/** Questions that make themselves, through the server: what students get, how it is judged, where it shows. */
 import {
   answer,
   clientKey,

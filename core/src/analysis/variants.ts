@@ -1,7 +1,7 @@
 /**
- * Whether the variants of a question differed in difficulty: Pearson's chi-square test of homogeneity (Pearson 1900), on
- * groups of which each expects five right and five wrong answers (Cochran 1954, "Some methods for strengthening the
- * common chi-square tests", Biometrics 10). From memory.
+ * Whether the variants of a question differed in difficulty: Pearson's chi-square test of homogeneity (Pearson
+ * 1900), on groups of which each expects five right and five wrong answers (Cochran 1954, "Some methods for
+ * strengthening the common chi-square tests", Biometrics 10). From memory.
  */
 import { elementAt } from '../certain';
 import { shareAboveChiSquare } from '../distributions';

@@ -1,9 +1,9 @@
 /**
  * Values in a wording: `[[a + b]]` stands for what the formula comes to, in text and within formulas.
  *
- * After a semicolon stands how it is shown: `[[a/b; fraction]]`, `[[a/b; mixed]]`, `[[p; 2 places]]`, `[[n; grouped]]`, and
- * `[[n; apple | apples]]` for a number with its noun. In a formula signs and coefficients come out as people write them:
- * `x + [[b]]` is x - 2 where b is -2, and `[[a]]x` is x where a is 1.
+ * After a semicolon stands how it is shown: `[[a/b; fraction]]`, `[[a/b; mixed]]`, `[[p; 2 places]]`, `[[n;
+ * grouped]]`, and `[[n; apple | apples]]` for a number with its noun. In a formula signs and coefficients come
+ * out as people write them: `x + [[b]]` is x - 2 where b is -2, and `[[a]]x` is x where a is 1.
  */
 import { withoutEntities } from '../plain/tokens';
 import { readFormula, type FormulaProblem, type ReadFormula, type Values } from './formula';

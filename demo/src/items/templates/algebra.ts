@@ -153,7 +153,9 @@ export const algebraTemplates: DemoItem[] = [
   }),
   typed({
     standard: 'MA.7.ALG.1',
-    stem: '[[who]] buys [[n]] tickets and a program for $[[p]], and pays $[[n * t + p]] altogether. What does one ticket cost?',
+    stem:
+      '[[who]] buys [[n]] tickets and a program for $[[p]], and pays ' +
+      '$[[n * t + p]] altogether. What does one ticket cost?',
     draw: drawing(`
       who: Ada | Ben | Chidi | Dana | Elif
       n: 3 to 8
@@ -197,7 +199,9 @@ export const algebraTemplates: DemoItem[] = [
     standard: 'MA.8.ALG.1',
     depth: 3,
     seconds: 90,
-    stem: 'Plan A costs $[[b]] and $[[m]] a month, plan B $[[b + k * n]] and $[[m - k]] a month. After how many months do they cost the same?',
+    stem:
+      'Plan A costs $[[b]] and $[[m]] a month, plan B $[[b + k * n]] and ' +
+      '$[[m - k]] a month. After how many months do they cost the same?',
     draw: drawing(`
       b: 10 to 60 by 5
       m: 18 to 40

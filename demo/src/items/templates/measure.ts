@@ -64,7 +64,9 @@ export const measureTemplates: DemoItem[] = [
   }),
   typed({
     standard: 'MA.6.GEO.1',
-    stem: 'A garden is an L: a rectangle of [[a]] m by [[b]] m, from which a corner of [[c]] m by [[d]] m is cut. What is its area in m²?',
+    stem:
+      'A garden is an L: a rectangle of [[a]] m by [[b]] m, from which a ' +
+      'corner of [[c]] m by [[d]] m is cut. What is its area in m²?',
     draw: drawing(`
       a: 9 to 16
       b: 7 to 12
@@ -102,7 +104,9 @@ export const measureTemplates: DemoItem[] = [
     standard: 'MA.7.GEO.1',
     depth: 3,
     seconds: 90,
-    stem: 'A plan has a scale of 1 : [[s]]. A room is [[a]] cm by [[b]] cm on it. What is the area of the room in square meters?',
+    stem:
+      'A plan has a scale of 1 : [[s]]. A room is [[a]] cm by [[b]] cm ' +
+      'on it. What is the area of the room in square meters?',
     draw: drawing(`
       s: 25 | 50 | 200
       a: 4 to 12
@@ -265,7 +269,9 @@ export const measureTemplates: DemoItem[] = [
     standard: 'MA.8.DAT.1',
     depth: 3,
     seconds: 60,
-    stem: 'A line of fit is y = [[m]]x + [[b]], where x is hours of study and y points. By how many points does it rise from [[s]] to [[t]] hours?',
+    stem:
+      'A line of fit is y = [[m]]x + [[b]], where x is hours of study and y ' +
+      'points. By how many points does it rise from [[s]] to [[t]] hours?',
     draw: drawing(`
       m: 2 to 9
       b: 30 to 55

@@ -58,7 +58,9 @@ export const numberTemplates: DemoItem[] = [
   }),
   typed({
     standard: 'MA.5.NUM.1',
-    stem: '[[who]] ran [[a]] 1/[[b]] miles on Monday and [[c]] 1/[[d]] miles on Tuesday. How many miles is that altogether?',
+    stem:
+      '[[who]] ran [[a]] 1/[[b]] miles on Monday and [[c]] 1/[[d]] ' +
+      'miles on Tuesday. How many miles is that altogether?',
     draw: drawing(`
       who: Ada | Ben | Chidi | Dana | Elif
       a: 1 to 4

@@ -59,7 +59,9 @@ export const ratioTemplates: DemoItem[] = [
   }),
   typed({
     standard: 'MA.6.RAT.1',
-    stem: 'Blue and white paint are mixed [[p]] : [[q]]. How many liters of blue are in [[(p + q) * k]] liters of the mixture?',
+    stem:
+      'Blue and white paint are mixed [[p]] : [[q]]. How many liters of ' +
+      'blue are in [[(p + q) * k]] liters of the mixture?',
     draw: drawing(`
       p: 2 to 5
       q: 1 to 6
@@ -265,7 +267,8 @@ export const ratioTemplates: DemoItem[] = [
     ],
     key: inUnit('$'),
     explanation:
-      'After the rise $[[a * (100 + p) / 100; 2 places]]. [[p]]% of that is more than what was added: $[[a * (100 + p) * (100 - p) / 10000; 2 places]].',
+      'After the rise $[[a * (100 + p) / 100; 2 places]]. [[p]]% of that is more than ' +
+      'what was added: $[[a * (100 + p) * (100 - p) / 10000; 2 places]].',
   }),
   typed({
     standard: 'MA.8.RAT.1',
@@ -288,7 +291,9 @@ export const ratioTemplates: DemoItem[] = [
   }),
   typed({
     standard: 'MA.8.RAT.1',
-    stem: 'A tank holds [[s]] liters at first, and [[s + r * t]] liters after [[t]] minutes. It fills evenly. How many liters come in each minute?',
+    stem:
+      'A tank holds [[s]] liters at first, and [[s + r * t]] liters after [[t]] ' +
+      'minutes. It fills evenly. How many liters come in each minute?',
     draw: drawing(`
       s: 20 to 90 by 10
       r: 6 to 18

@@ -54,7 +54,9 @@ export const scienceTemplates: DemoItem[] = [
   }),
   typed({
     standard: 'ES.6.WEA.1',
-    stem: 'Air cools by 6.5 °C for each kilometer that it rises. It is [[t]] °C at the ground. How warm is it [[h]] km higher?',
+    stem:
+      'Air cools by 6.5 °C for each kilometer that it rises. It is ' +
+      '[[t]] °C at the ground. How warm is it [[h]] km higher?',
     draw: drawing(`
       t: 16 to 32
       h: 2 to 6
