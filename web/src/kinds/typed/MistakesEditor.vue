@@ -59,7 +59,7 @@ const change = (index: number, part: Partial<Mistake>) =>
 }
 .mistake {
   display: grid;
-  grid-template-columns: 130px minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 5fr) minmax(0, 7fr) auto;
   gap: 4px 10px;
   align-items: center;
   margin-bottom: 6px;
