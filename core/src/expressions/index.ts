@@ -1,0 +1,13 @@
+export { readAnswer, type Answer, type ReadAnswer } from './answer';
+export { forms, type Form } from './forms';
+export { exactValue } from './normal';
+export { longestAnswer, readTerm, type ReadTerm } from './parse';
+export { isSameRelation, type Comparison, type Relation, type Sign } from './relations';
+export { isSameTerm } from './same';
+export { lettersOf, numberTerm, type Term } from './term';
+export { foldedAnswer, spellingsOf } from './rewritten';
+export { answerTex, termTex, termText } from './tex';
+export { faultInWords } from './fault-words';
+export type { ReadFault } from './tokens';
+export { converted, isSameDimension, readUnit, type Unit } from './units';
+export { isSameAnswer, verdictOn, type Verdict } from './verdict';
