@@ -391,6 +391,7 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
       await item.getByRole('button', { name: '½ fraction' }).tap();
       await expect(item.getByRole('textbox')).toHaveValue('3½2');
     },
+    expression: written,
     'short-text': written,
     'long-text': written,
     'inline-choice': () => first('combobox').selectOption({ index: 1 }),

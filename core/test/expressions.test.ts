@@ -2,6 +2,7 @@
 import {
   exactValue,
   foldedAnswer,
+  fromTex,
   forms,
   isSameTerm,
   readAnswer,
@@ -19,7 +20,7 @@ import {
 import fc from 'fast-check';
 import { all, create } from 'mathjs';
 
-const math = create(all, {});
+const math = create(all!, {});
 
 const term = (text: string): Term => {
   const read = readTerm(text);
@@ -388,6 +389,22 @@ describe('writing', () => {
     ['(−inf, 3]', '(-\\infty ,\\ 3]'],
   ])('%s is drawn as %s', (text, tex) => {
     expect(answerTex(answer(text))).toBe(tex);
+  });
+
+  test('what a formula editor gives is what it shows', () => {
+    fc.assert(fc.property(terms, (given) => isSameTerm(term(fromTex(termTex(given))), given)));
+  });
+
+  test.each([
+    ['\\frac{3}{4}', '3/4'],
+    ['2\\frac12', '2 1/2'],
+    ['\\left|x-2\\right|\\le 5', '|x-2|≤ 5'],
+    ['x^{10}+\\sqrt[3]{8}', 'x^(10)+cbrt(8)'],
+    ['\\left(-\\infty,3\\right]', '(-∞,3]'],
+    ['5\\,\\mathrm{km}', '5 km'],
+    ['20^{\\circ}\\text{C}', '20°C'],
+  ])('%s is the line %s', (tex, line) => {
+    expect(fromTex(tex)).toBe(line);
   });
 
   test.each([

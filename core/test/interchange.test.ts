@@ -94,7 +94,7 @@ test.each<[string, Record<string, string>, string]>([
   [
     'an unknown kind',
     { kind: 'riddle' },
-    'kind: “riddle” is not one of single-choice, multiple-choice, true-false, numeric, short-text, long-text, survey, information.',
+    'kind: “riddle” is not one of single-choice, multiple-choice, true-false, numeric, expression, short-text, long-text, survey, information.',
   ],
   ['no wording', { question: ' ' }, 'question: The question has no wording.'],
   ['a key that is not there', { right: '4' }, 'right: “4” is not the number of a choice.'],

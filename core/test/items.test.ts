@@ -43,11 +43,15 @@ test('every kind scores its key in full and nothing for no answer', () => {
   const marked = scoreItem(whole, right).parts.filter(({ needsMarking }) => !needsMarking);
   for (const { id, points, maxPoints } of marked) expect([id, points]).toEqual([id, maxPoints]);
   expect(scoreItem(whole, right).maxPoints).toBe(itemPoints(whole));
-  expect(scoreItem(whole, {})).toMatchObject({ points: 0, maxPoints: 31, needsMarking: false });
+  expect(scoreItem(whole, {})).toMatchObject({
+    points: 0,
+    maxPoints: itemPoints(whole),
+    needsMarking: false,
+  });
   expect(responsesInWords(whole, right)).toBe(
     'choice b | choice a and choice c | False | 1/2 | Side-river | It wets the soil. | wets; carries | Oslo – Norway; Bern – Switzerland | ' +
       'Granite – Igneous; Basalt – Igneous; Marble – Metamorphic | One → Two → Three | First – Yes; Second – No | sea | South | ' +
-      'a drawing of 1 stroke | 1 photo | Glad | ',
+      'a drawing of 1 stroke | 1 photo | Glad |  | 6 + 2x',
   );
 });
 

@@ -265,6 +265,7 @@ test('the examples beside a key are what the key makes of them, three of each fo
   const number = partOf({ kind: 'numeric', key: { value: '50', tolerance: { by: 'exact' } } });
   expect(exampleAnswers(number)).toEqual({
     accepted: ['50.00', '50.', '5e+1'],
+    partly: [],
     refused: ['-50', '50 %', '500'],
   });
   expect(exampleAnswers(partOf({ kind: 'true-false', key: true }))).toBeNull();

@@ -32,6 +32,7 @@ const acts: Record<PartKind, (answering: Answering) => Promise<void>> = {
   'multiple-choice': (on) => on.press('choice a', 'choice c'),
   'true-false': (on) => on.press('False'),
   numeric: (on) => on.page.get('input').setValue('0.5'),
+  expression: (on) => on.page.get('input').setValue('2x+6'),
   'short-text': (on) => on.page.get('input').setValue('Tributary'),
   'long-text': (on) => on.page.get('textarea').setValue('It wets the soil.'),
   'inline-choice': async (on) => {

@@ -5,6 +5,7 @@ export { longestAnswer, readTerm, type ReadTerm } from './parse';
 export { isSameRelation, type Comparison, type Relation, type Sign } from './relations';
 export { isSameTerm } from './same';
 export { lettersOf, numberTerm, type Term } from './term';
+export { fromTex } from './from-tex';
 export { foldedAnswer, spellingsOf } from './rewritten';
 export { answerTex, termTex, termText } from './tex';
 export { faultInWords } from './fault-words';

@@ -3,6 +3,8 @@ import { kindOf, type Part } from './kinds';
 
 export interface ExampleAnswers {
   accepted: string[];
+  /** They earn some of the points. */
+  partly: string[];
   refused: string[];
 }
 
@@ -12,13 +14,17 @@ export function exampleAnswers(part: Part, atMost = 3): ExampleAnswers | null {
   const spellings = kind.spellings?.(part);
   if (!spellings) return null;
   const [first = ''] = spellings.listed;
-  if (first.trim() === '') return { accepted: [], refused: [] };
+  if (first.trim() === '') return { accepted: [], partly: [], refused: [] };
   const tried = [...new Set(spellings.tried.map((text) => text.trim()))].filter(
     (text) => /[\p{L}\p{N}]/u.test(text) && !spellings.listed.includes(text),
   );
-  const takes = (answer: string) => kind.score(part, answer) > 0;
+  const earned = (answer: string) => kind.score(part, answer);
+  const points = kind.points(part);
+  const those = (isSo: (points: number) => boolean) =>
+    tried.filter((answer) => isSo(earned(answer))).slice(0, atMost);
   return {
-    accepted: tried.filter(takes).slice(0, atMost),
-    refused: tried.filter((answer) => !takes(answer)).slice(0, atMost),
+    accepted: those((given) => given >= points),
+    partly: those((given) => given > 0 && given < points),
+    refused: those((given) => given <= 0),
   };
 }

@@ -51,6 +51,7 @@ export function shapeOf(part: Part): PaperShape | null {
     case 'ordering':
       return orderOf(idsOf(part.choices));
     case 'short-text':
+    case 'expression':
       return frame(heights.line);
     case 'words-in-text':
     case 'places':

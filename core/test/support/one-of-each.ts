@@ -125,6 +125,18 @@ export const parts: { [K in PartKind]: Extract<Part, { kind: K }> } = {
   upload: { id: 'p15', kind: 'upload', accepts: 'photo', most: 2, guide: 'guide', rule: byHand },
   survey: { id: 'p16', kind: 'survey', style: 'one', choices: named('Glad', 'Sad') },
   information: { id: 'p17', kind: 'information' },
+  expression: {
+    id: 'p18',
+    kind: 'expression',
+    key: {
+      answers: ['2x + 6'],
+      form: 'expanded',
+      hasUnit: false,
+      otherForm: 'nothing',
+      mistakes: [{ value: '2x + 3', misconception: 'Multiplies the first term only' }],
+    },
+    rule: once,
+  },
 };
 
 export const right: Record<string, unknown> = {
@@ -145,6 +157,7 @@ export const right: Record<string, unknown> = {
   p15: [`/api/files/${'p'.repeat(22)}`],
   p16: ['glad'],
   p17: null,
+  p18: '6 + 2x',
 };
 
 export const item = (...contentParts: Part[]): ItemContent => ({

@@ -9,6 +9,7 @@ import DrawingAnswer from './by-hand/DrawingAnswer.vue';
 import LongTextAnswer from './by-hand/LongTextAnswer.vue';
 import UploadAnswer from './by-hand/UploadAnswer.vue';
 import ChoiceAnswer from './choice/ChoiceAnswer.vue';
+import ExpressionAnswer from './expression/ExpressionAnswer.vue';
 import type { ShownBy } from './fits';
 import GridAnswer from './grid/GridAnswer.vue';
 import InlineAnswer from './inline-choice/InlineAnswer.vue';
@@ -25,6 +26,7 @@ const views = {
   'true-false': ChoiceAnswer,
   'inline-choice': InlineAnswer,
   numeric: TypedAnswer,
+  expression: ExpressionAnswer,
   'short-text': TypedAnswer,
   'long-text': LongTextAnswer,
   matching: PoolAnswer,

@@ -10,6 +10,8 @@ import LongTextPaper from './by-hand/LongTextPaper.vue';
 import UploadPaper from './by-hand/UploadPaper.vue';
 import ChoiceEditor from './choice/ChoiceEditor.vue';
 import ChoicePaper from './choice/ChoicePaper.vue';
+import ExpressionEditor from './expression/ExpressionEditor.vue';
+import ExpressionPaper from './expression/ExpressionPaper.vue';
 import type { EditedBy, ShownBy } from './fits';
 import GridEditor from './grid/GridEditor.vue';
 import GridPaper from './grid/GridPaper.vue';
@@ -38,6 +40,7 @@ const desk = {
   'multiple-choice': { editor: ChoiceEditor, paper: ChoicePaper },
   'true-false': { editor: TrueFalseEditor, paper: TrueFalsePaper },
   numeric: { editor: NumericEditor, paper: TypedPaper },
+  expression: { editor: ExpressionEditor, paper: ExpressionPaper },
   'short-text': { editor: ShortTextEditor, paper: TypedPaper },
   'long-text': { editor: HandEditor, paper: LongTextPaper },
   'inline-choice': { editor: InlineEditor, paper: InlinePaper },

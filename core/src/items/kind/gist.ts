@@ -22,6 +22,8 @@ export interface Gist {
   /** Wrong answers in words, with what was misunderstood. */
   mistakes?: unknown;
   units?: unknown;
+  /** The form in which mathematics is asked. */
+  form?: unknown;
   /** What can be joined to the choices: partners, groups, columns. */
   partners?: ShownChoice[] | undefined;
   /** Which choice belongs to which partner. */
@@ -48,6 +50,7 @@ const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
   tolerance: sentence('theTolerance'),
   mistakes: sentence('theMistakes'),
   units: sentence('theUnits'),
+  form: sentence('theForm'),
   partners: sentence('whatChoicesAreJoinedTo'),
   joins: sentence('whatBelongsTogether'),
   order: sentence('rightOrder'),

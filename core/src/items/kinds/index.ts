@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type { Kind, PartBase } from '../kind/kind';
 import { kinds } from './list';
 import type { Drawing, SittingDrawing } from './drawing';
+import type { Expression, SittingExpression } from './expression';
 import type { Grid, SittingGrid } from './grid';
 import type { Information, SittingInformation } from './information';
 import type { InlineChoice, SittingInlineChoice } from './inline-choice';
@@ -28,6 +29,7 @@ export type Part =
   | InlineChoice
   | ShortText
   | Numeric
+  | Expression
   | LongText
   | Matching
   | Sorting
@@ -46,6 +48,7 @@ export type SittingPart =
   | SittingInlineChoice
   | SittingShortText
   | SittingNumeric
+  | SittingExpression
   | SittingLongText
   | SittingMatching
   | SittingSorting
@@ -81,6 +84,7 @@ export function kindOf(part: { kind: PartKind }): Kind<Part, unknown, SittingPar
 }
 
 export type * from './drawing';
+export type * from './expression';
 export type * from './grid';
 export type * from './information';
 export type * from './inline-choice';

@@ -1,5 +1,6 @@
 /** The list of kinds; a new one is a module beside this file and a line here. */
 import { drawing } from './drawing';
+import { expression } from './expression';
 import { grid } from './grid';
 import { information } from './information';
 import { inlineChoice } from './inline-choice';
@@ -23,6 +24,7 @@ export const kinds = {
   'multiple-choice': multipleChoice,
   'true-false': trueFalse,
   numeric,
+  expression,
   'short-text': shortText,
   'long-text': longText,
   'inline-choice': inlineChoice,

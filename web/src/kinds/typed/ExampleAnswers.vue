@@ -13,17 +13,23 @@ const examples = computed(() => {
   const whole = readItem({ stem: '<p>?</p>', parts: [part] });
   return whole.ok ? exampleAnswers(elementAt(whole.content.parts, 0)) : null;
 });
+
+const lists = computed(() =>
+  examples.value
+    ? [
+        { title: say('kinds.rightAsWell'), answers: examples.value.accepted },
+        { title: say('kinds.partlyRight'), answers: examples.value.partly },
+        { title: say('kinds.notRight'), answers: examples.value.refused },
+      ].filter(({ answers }) => answers.length > 0)
+    : [],
+);
 </script>
 
 <template>
-  <div v-if="examples && examples.accepted.length + examples.refused.length > 0" class="examples">
-    <p v-if="examples.accepted.length > 0">
-      <b>{{ say('kinds.rightAsWell') }}</b>
-      <code v-for="answer in examples.accepted" :key="answer">{{ answer }}</code>
-    </p>
-    <p v-if="examples.refused.length > 0">
-      <b>{{ say('kinds.notRight') }}</b>
-      <code v-for="answer in examples.refused" :key="answer">{{ answer }}</code>
+  <div v-if="lists.length > 0" class="examples">
+    <p v-for="{ title, answers } in lists" :key="title">
+      <b>{{ title }}</b>
+      <code v-for="answer in answers" :key="answer">{{ answer }}</code>
     </p>
   </div>
 </template>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-/** Wrong numbers that tell what was misunderstood: they are named so in results, whatever numbers a student had. */
+/** Wrong answers that tell what was misunderstood: they are named so in results, whatever numbers a student had. */
 import { computed } from 'vue';
 import { under, type Problem } from '../../parts/problems';
 import { say } from '../../words/teacher';
@@ -9,7 +9,7 @@ interface Mistake {
   misconception: string;
 }
 const mistakes = defineModel<Mistake[] | undefined>({ required: true });
-defineProps<{ problems: Problem[] }>();
+withDefaults(defineProps<{ problems: Problem[]; longest?: number }>(), { longest: 60 });
 
 const list = computed(() => mistakes.value ?? []);
 const set = (changed: Mistake[]) => (mistakes.value = changed.length > 0 ? changed : undefined);
@@ -23,7 +23,7 @@ const change = (index: number, part: Partial<Mistake>) =>
     <div v-for="(mistake, index) in list" :key="index" class="mistake">
       <ElInput
         :model-value="mistake.value"
-        maxlength="60"
+        :maxlength="longest"
         :aria-label="say('kinds.wrongNumber', { number: index + 1 })"
         :placeholder="say('kinds.wrongNumberPlaceholder')"
         @input="change(index, { value: $event })"
