@@ -51,13 +51,14 @@ test('every kind scores its key in full and nothing for no answer', () => {
   expect(responsesInWords(whole, right)).toBe(
     'choice b | choice a and choice c | False | 1/2 | Side-river | It wets the soil. | wets; carries | Oslo – Norway; Bern – Switzerland | ' +
       'Granite – Igneous; Basalt – Igneous; Marble – Metamorphic | One → Two → Three | First – Yes; Second – No | sea | South | ' +
-      'a drawing of 1 stroke | 1 photo | Glad |  | 6 + 2x',
+      'a drawing of 1 stroke | 1 photo | Glad |  | 6 + 2x | 1, 2x + 1: 3; 2, 2x + 1: 10/2 | 2x = 6 → x = 3 | -2 and 1.5 | ' +
+      'the line through (-1, -1) and (2, 5) | Mon: 4; Tue: 8 | 3/4',
   );
 });
 
 test.each(
   Object.values(parts)
-    .filter((part) => kindOf(part).markedBy === 'machine')
+    .filter((part) => kindOf(part).rightAnswers !== undefined)
     .map((part) => [part.kind, part] as const),
 )('every answer that is named as right in %s earns all its points', (_, part) => {
   const named = kindOf(part).rightAnswers?.(part) ?? [];

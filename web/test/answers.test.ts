@@ -26,6 +26,12 @@ const draw = async ({ page }: Answering) => {
   for (const key of [' ', 'ArrowRight', 'ArrowRight', ' ']) await sheet.trigger('keydown', { key });
 };
 
+/** Presses keys one after the other on what has the focus. */
+async function type({ page }: Answering, on: string, ...keys: string[]): Promise<void> {
+  for (const key of keys) await page.get(on).trigger('keydown', { key });
+}
+const times = (n: number, key: string): string[] => Array.from({ length: n }, () => key);
+
 /** What a student does to be right; a kind that is added without one fails the type check. */
 const acts: Record<PartKind, (answering: Answering) => Promise<void>> = {
   'single-choice': (on) => on.press('choice b'),
@@ -64,6 +70,34 @@ const acts: Record<PartKind, (answering: Answering) => Promise<void>> = {
     await on.page.get('[data-words=w2]').trigger('click');
   },
   places: (on) => on.press('South'),
+  'fill-table': async (on) => {
+    await on.page.get('input[name$=c1]').setValue('3');
+    await on.page.get('input[name$=c2]').setValue('5');
+  },
+  steps: async (on) => {
+    await on.page.get('[aria-label="Line 1"]').setValue('2x = 6');
+    await on.page.get('[aria-label="Line 2"]').setValue('x = 3');
+  },
+  // The first arrow shows where one is: in the middle.
+  'number-line': (on) =>
+    type(on, 'svg.board', ...times(4, 'ArrowRight'), ' ', ...times(7, 'ArrowLeft'), 'Enter'),
+  'coordinate-plane': async (on) => {
+    await on.press('Line');
+    await type(
+      on,
+      'svg.board',
+      ...times(2, 'ArrowUp'),
+      ' ',
+      'ArrowRight',
+      ...times(2, 'ArrowUp'),
+      ' ',
+    );
+  },
+  plot: async (on) => {
+    await type(on, '[aria-label=Mon]', ...times(2, 'ArrowUp'));
+    await type(on, '[aria-label=Tue]', ...times(5, 'ArrowRight'), 'ArrowDown');
+  },
+  'fraction-model': (on) => on.press('Piece 1 of 4', 'Piece 2 of 4', 'Piece 4 of 4'),
   drawing: draw,
   upload: choose,
   survey: (on) => on.press('Glad'),

@@ -87,7 +87,8 @@ test('every message is used somewhere', () => {
       typeof message === 'string' ? [path + key] : keysOf(message as object, `${path}${key}.`),
     );
   /** These are put together from a value: `display.${theme}`. */
-  const composed = /^(formula\.(forms|faults)\.|display\.|signs\.|answer\.inks\.|glossary\.)/;
+  const composed =
+    /^((formula\.(forms|faults)|board\.(figures|next))\.|display\.|signs\.|answer\.inks\.|glossary\.)/;
   const unused = keysOf({ ...english, ...teacherEnglish }).filter(
     (key) => !composed.test(key) && !sources.includes(`'${key}'`),
   );

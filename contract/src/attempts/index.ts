@@ -145,6 +145,8 @@ export const readReport = endpoint({
           /** Points, an opinion that cannot be wrong, or nothing but to be read. */
           asks: z.enum(['points', 'opinion', 'nothing']),
           mine: z.string(),
+          /** What of it earned points and what did not; empty until the answers are released. */
+          remark: z.string().optional(),
           maxPoints: z.number(),
           /** Whether it is right: null until released, while it waits for a mark, and where nothing can be wrong. */
           symbol: z.enum(['right', 'partly', 'wrong']).nullable(),

@@ -40,6 +40,8 @@ export const studentWork = z.object({
       asks: z.enum(['points', 'opinion', 'nothing']),
       standards: z.array(z.string()),
       responseText: z.string(),
+      /** What of it earned points and what did not; empty where it is right or wrong as a whole. */
+      remark: z.string().optional(),
       /** The first answer of a practice, where it was another one. */
       first: z.string().nullable(),
       right: z.array(z.string()),

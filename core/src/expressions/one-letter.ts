@@ -8,7 +8,9 @@ export type Coefficients = readonly Fraction[];
 
 const none = new Fraction(0);
 /** Beyond this many candidates, roots are not looked for. */
-const mostCandidates = 400;
+const mostCandidates = 200;
+/** Beyond it the numbers of a division grow too long. */
+const highestDegree = 8;
 const largestForDivisors = 10n ** 7n;
 
 function trimmed(list: readonly Fraction[]): Coefficients {
@@ -16,11 +18,12 @@ function trimmed(list: readonly Fraction[]): Coefficients {
   return list.slice(0, last + 1);
 }
 
-/** @returns null where it has other letters than `name` */
+/** @returns null where it has other letters than `name`, or too high a power of it */
 export function coefficientsOf(a: Polynomial, name: string): Coefficients | null {
   if ([...lettersIn(a)].some((other) => other !== name)) return null;
   const list: Fraction[] = [];
   for (const { coefficient, powers } of a.values()) list[powers[0]?.[1] ?? 0] = coefficient;
+  if (list.length > highestDegree + 1) return null;
   return trimmed(Array.from(list, (value) => value ?? none));
 }
 

@@ -21,7 +21,7 @@ export const rightInWords = ({ parts }: Pick<ItemContent, 'parts'>, words?: Answ
     .filter((part) => kindOf(part).markedBy === 'machine')
     .map((part) => {
       const kind = kindOf(part);
-      if (!kind.rightAnswers) return kind.keyInWords(part);
+      if (!kind.rightAnswers) return kind.keyOnPaper?.(part) ?? kind.keyInWords(part);
       const answers = kind.rightAnswers(part).map((right) => kind.inWords(part, right, words));
       return alternatives(answers, words?.language);
     });

@@ -16,6 +16,19 @@ export { blankPart, changeKind } from './change-kind';
 export { kindOf, kinds, partKinds, type Part, type PartKind, type SittingPart } from './kinds';
 export type * from './kinds';
 export {
+  amountOf,
+  figureInWords,
+  figureNames,
+  followingLines,
+  lineMarkInWords,
+  marksOf,
+  placeOfCell,
+  plainFigure,
+  pointsOfFigure,
+  settableOn,
+  writtenLike,
+} from './kinds';
+export {
   countable,
   forSitting,
   itemContent,
@@ -26,6 +39,7 @@ export {
   readItem,
   responses,
   responseTo,
+  remarkOn,
   responsesInWords,
   scoreItem,
   searchableText,

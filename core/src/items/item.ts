@@ -19,7 +19,7 @@ export const itemContent = z
     parts: z
       .array(part)
       .min(1, sentence('itemNeedsAtLeastOne'))
-      .max(20, sentence('itemHasAtMost20')),
+      .max(26, sentence('itemHasAtMost26')),
     explanation: richText.default(''),
     hints: z.array(richText).max(10).default([]),
     notes: z.string().max(4000).default(''),
@@ -208,6 +208,21 @@ export function responsesInWords(
     .join(' | ');
 }
 
+/** What of an answer earned points and what did not; empty where it is right or wrong as a whole. */
+export const remarkOn = (
+  { parts }: Pick<ItemContent, 'parts'>,
+  given: Responses,
+  words: AnswerWords = answersInEnglish,
+): string =>
+  parts
+    .flatMap((part) => {
+      const response = responseTo(part, given);
+      const kind = kindOf(part);
+      if (response === undefined || kind.isEmpty(response)) return [];
+      return kind.remark?.(part, response, words) ?? [];
+    })
+    .join(' ');
+
 /** What counts as right, a sentence for each part. */
 export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
   parts.map((part) => {
@@ -215,7 +230,7 @@ export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
     const key = kindOf(part).keyInWords(part);
     return needed < 0
       ? key
-      : `${key} ${sentence('countsOnlyWhen', { part: 'ABCDEFGHIJKLMNOPQRST'[needed] })}`;
+      : `${key} ${sentence('countsOnlyWhen', { part: 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[needed] })}`;
   });
 
 /** All words of an item that a search should find: its stem, and what its parts show. */

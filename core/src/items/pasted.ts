@@ -12,7 +12,7 @@ export interface PastedChoices {
 /** Choices in the line of the question itself are seen from so many on. */
 const leastInQuestion = 3;
 
-const letters = 'ABCDEFGHIJKLMNOPQRST';
+const letters = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ';
 /** A letter as it stands before a choice: A) A. (A) a: and with an asterisk before a right one. */
 const marker = (letter: string) =>
   `(\\*?)\\s*\\(?[${letter}${letter.toLowerCase()}][).:](?:\\s|&nbsp;)+`;

@@ -55,11 +55,17 @@ export function shapeOf(part: Part): PaperShape | null {
       return frame(heights.line);
     case 'words-in-text':
     case 'places':
+    case 'fraction-model':
+    case 'number-line':
       return frame(heights.lines);
     case 'long-text':
+    case 'fill-table':
+    case 'steps':
       return frame(heights.text);
     case 'drawing':
     case 'upload':
+    case 'coordinate-plane':
+    case 'plot':
       return frame(heights.drawing);
     case 'information':
       return null;

@@ -54,6 +54,11 @@ export const setRule = z.discriminatedUnion('rule', [
 ]);
 export const oneRule = z.discriminatedUnion('rule', [allOrNothing, pointsTable]);
 
+/** For several things that are each right or not. */
+export const shareRule = z.discriminatedUnion('rule', [allOrNothing, eachRight]);
+/** For marks that somebody sets, of which some can be too many. */
+export const marksRule = z.discriminatedUnion('rule', [allOrNothing, eachRight, wrongTakesAway]);
+
 /** For an order: the whole, each thing in its own place, or each pair in the right order. */
 export const orderRule = z.discriminatedUnion('rule', [
   allOrNothing,
@@ -64,6 +69,8 @@ export const orderRule = z.discriminatedUnion('rule', [
 export const byHand = z.strictObject({ rule: z.literal('by-hand'), points });
 
 export type SetRule = z.infer<typeof setRule>;
+export type ShareRule = z.infer<typeof shareRule>;
+export type MarksRule = z.infer<typeof marksRule>;
 export type OneRule = z.infer<typeof oneRule>;
 export type OrderRule = z.infer<typeof orderRule>;
 type PointsTable = z.infer<typeof pointsTable>;

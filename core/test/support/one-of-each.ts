@@ -137,6 +137,75 @@ export const parts: { [K in PartKind]: Extract<Part, { kind: K }> } = {
     },
     rule: once,
   },
+  'fill-table': {
+    id: 'p19',
+    kind: 'fill-table',
+    heads: ['x', '2x + 1'],
+    rows: [
+      [{ text: '1' }, { id: 'c1', accepted: ['3'] }],
+      [{ text: '2' }, { id: 'c2', accepted: ['5'] }],
+    ],
+    rule: { rule: 'each-right', points: 2 },
+  },
+  steps: {
+    id: 'p20',
+    kind: 'steps',
+    given: '2x + 4 = 10',
+    key: 'x = 3',
+    lines: 2,
+    rule: { ...once, points: 2 },
+  },
+  'number-line': {
+    id: 'p21',
+    kind: 'number-line',
+    axis: { from: '-5', to: '5', step: '1' },
+    snap: '1/2',
+    labelEvery: 1,
+    asks: 'points',
+    key: [{ point: '3/2' }, { point: '-2' }],
+    rule: { rule: 'each-right', points: 2 },
+  },
+  'coordinate-plane': {
+    id: 'p22',
+    kind: 'coordinate-plane',
+    x: { from: '-5', to: '5', step: '1' },
+    y: { from: '-5', to: '5', step: '1' },
+    snap: '1',
+    figures: ['point', 'line'],
+    key: [
+      {
+        figure: 'line',
+        points: [
+          ['0', '1'],
+          ['1', '3'],
+        ],
+      },
+    ],
+    rule: once,
+  },
+  plot: {
+    id: 'p23',
+    kind: 'plot',
+    style: 'bars',
+    label: 'Visitors',
+    axis: { from: '0', to: '10', step: '2' },
+    categories: [
+      { id: 'mon', text: 'Mon', value: '4' },
+      { id: 'tue', text: 'Tue', value: '8' },
+      { id: 'wed', text: 'Wed', value: '6', isGiven: true },
+    ],
+    rule: { rule: 'each-right', points: 2 },
+  },
+  'fraction-model': {
+    id: 'p24',
+    kind: 'fraction-model',
+    shape: 'bar',
+    columns: 4,
+    rows: 1,
+    wholes: 1,
+    key: '3/4',
+    rule: once,
+  },
 };
 
 export const right: Record<string, unknown> = {
@@ -158,6 +227,20 @@ export const right: Record<string, unknown> = {
   p16: ['glad'],
   p17: null,
   p18: '6 + 2x',
+  p19: { c1: '3', c2: '10/2' },
+  p20: ['2x = 6', 'x = 3'],
+  p21: [{ point: '-2' }, { point: '1.5' }],
+  p22: [
+    {
+      figure: 'line',
+      points: [
+        ['-1', '-1'],
+        ['2', '5'],
+      ],
+    },
+  ],
+  p23: { mon: '4', tue: '8' },
+  p24: [0, 2, 3],
 };
 
 export const item = (...contentParts: Part[]): ItemContent => ({

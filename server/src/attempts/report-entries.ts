@@ -7,6 +7,7 @@ import { entriesOf, formForSitting, type Edition, type EditionEntry } from '@oak
 import {
   asksFor,
   criteriaPoints,
+  remarkOn,
   responsesInWords,
   rightInWords,
   type ItemContent,
@@ -136,6 +137,7 @@ export async function readEntries(
       time: rules.release.times ? (record.timeSpent.get(id) ?? null) : null,
       asks: asksFor(content),
       mine: responsesInWords(content, record.answers.get(id) ?? {}, words),
+      remark: out('answers') ? remarkOn(content, record.answers.get(id) ?? {}, words) : '',
       maxPoints: score?.maxPoints ?? points,
       points: out('marks') && showsFigures(rules) ? (score?.points ?? 0) : null,
       needsMarking: score?.needsMarking ?? false,

@@ -1,7 +1,7 @@
 /** One student's work on an assignment, every answer with its history. */
 import type { StudentWork } from '@oaken/contract/results';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
-import { asksFor, responsesInWords, rightInWords } from '@oaken/core/items';
+import { asksFor, remarkOn, responsesInWords, rightInWords } from '@oaken/core/items';
 import type { AnswerWords } from '@oaken/words/answers';
 import type { Language } from '@oaken/words/languages';
 import { answersIn } from '@oaken/words/written';
@@ -155,6 +155,7 @@ function entryWork(
     asks: asksFor(content),
     standards: entry.standards,
     responseText: text,
+    remark: remarkOn(content, record.answers.get(entry.id) ?? {}, words),
     first: first === text ? null : first,
     right: rightInWords(content, words),
     points: score?.points ?? null,

@@ -39,7 +39,7 @@ const nameOf = (part: SittingPart) => `${props.name}-${part.id}`;
     <RichText class="stem" :html="item.stem" />
     <div v-for="(part, index) in item.parts" :key="part.id" class="part">
       <h3 v-if="item.parts.length > 1" class="letter">
-        {{ say('answer.part', { letter: 'ABCDEFGHIJKLMNOPQRST'[index] ?? '' }) }}
+        {{ say('answer.part', { letter: 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] ?? '' }) }}
       </h3>
       <RichText v-if="part.prompt" :html="part.prompt" />
       <component

@@ -10,12 +10,18 @@ import LongTextAnswer from './by-hand/LongTextAnswer.vue';
 import UploadAnswer from './by-hand/UploadAnswer.vue';
 import ChoiceAnswer from './choice/ChoiceAnswer.vue';
 import ExpressionAnswer from './expression/ExpressionAnswer.vue';
+import TableAnswer from './fill-table/TableAnswer.vue';
 import type { ShownBy } from './fits';
+import ModelAnswer from './fraction-model/ModelAnswer.vue';
 import GridAnswer from './grid/GridAnswer.vue';
 import InlineAnswer from './inline-choice/InlineAnswer.vue';
 import PoolAnswer from './matching/PoolAnswer.vue';
+import NumberLineAnswer from './number-line/NumberLineAnswer.vue';
 import OrderingAnswer from './ordering/OrderingAnswer.vue';
 import PlacesAnswer from './places/PlacesAnswer.vue';
+import PlaneAnswer from './plane/PlaneAnswer.vue';
+import PlotAnswer from './plot/PlotAnswer.vue';
+import StepsAnswer from './steps/StepsAnswer.vue';
 import SurveyAnswer from './survey/SurveyAnswer.vue';
 import TypedAnswer from './typed/TypedAnswer.vue';
 import WordsAnswer from './words-in-text/WordsAnswer.vue';
@@ -35,6 +41,12 @@ const views = {
   'words-in-text': WordsAnswer,
   places: PlacesAnswer,
   grid: GridAnswer,
+  'fill-table': TableAnswer,
+  steps: StepsAnswer,
+  'number-line': NumberLineAnswer,
+  'coordinate-plane': PlaneAnswer,
+  plot: PlotAnswer,
+  'fraction-model': ModelAnswer,
   drawing: DrawingAnswer,
   upload: UploadAnswer,
   survey: SurveyAnswer,

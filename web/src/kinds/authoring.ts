@@ -13,6 +13,18 @@ import ChoicePaper from './choice/ChoicePaper.vue';
 import ExpressionEditor from './expression/ExpressionEditor.vue';
 import ExpressionPaper from './expression/ExpressionPaper.vue';
 import type { EditedBy, ShownBy } from './fits';
+import TableEditor from './fill-table/TableEditor.vue';
+import TablePaper from './fill-table/TablePaper.vue';
+import ModelEditor from './fraction-model/ModelEditor.vue';
+import ModelPaper from './fraction-model/ModelPaper.vue';
+import NumberLineEditor from './number-line/NumberLineEditor.vue';
+import NumberLinePaper from './number-line/NumberLinePaper.vue';
+import PlaneEditor from './plane/PlaneEditor.vue';
+import PlanePaper from './plane/PlanePaper.vue';
+import PlotEditor from './plot/PlotEditor.vue';
+import PlotPaper from './plot/PlotPaper.vue';
+import StepsEditor from './steps/StepsEditor.vue';
+import StepsPaper from './steps/StepsPaper.vue';
 import GridEditor from './grid/GridEditor.vue';
 import GridPaper from './grid/GridPaper.vue';
 import InlineEditor from './inline-choice/InlineEditor.vue';
@@ -48,6 +60,12 @@ const desk = {
   sorting: { editor: SortingEditor, paper: SortingPaper },
   ordering: { editor: OrderingEditor, paper: OrderingPaper },
   grid: { editor: GridEditor, paper: GridPaper },
+  'fill-table': { editor: TableEditor, paper: TablePaper },
+  steps: { editor: StepsEditor, paper: StepsPaper },
+  'number-line': { editor: NumberLineEditor, paper: NumberLinePaper },
+  'coordinate-plane': { editor: PlaneEditor, paper: PlanePaper },
+  plot: { editor: PlotEditor, paper: PlotPaper },
+  'fraction-model': { editor: ModelEditor, paper: ModelPaper },
   'words-in-text': { editor: WordsEditor, paper: WordsPaper },
   places: { editor: PlacesEditor, paper: PlacesPaper },
   drawing: { editor: HandEditor, paper: DrawingPaper },

@@ -74,6 +74,7 @@ const timeWords = (time: number) =>
     />
     <p v-if="entry.asks !== 'nothing'">
       {{ say('report.myAnswer') }} <b>{{ entry.mine || say('report.none') }}</b>
+      <span v-if="entry.remark" class="faded">{{ ' ' }}{{ entry.remark }}</span>
     </p>
     <p v-if="entry.time !== null" class="faded">{{ timeWords(entry.time) }}</p>
     <p v-if="entry.note" class="said">{{ entry.note }}</p>

@@ -8,6 +8,7 @@ import {
   type Say,
   type Values,
 } from '@oaken/words';
+import { answersInEnglish, type AnswerWords } from '@oaken/words/answers';
 import { inSentence, messageOf, type Messages } from '@oaken/words/speaking';
 import { computed, ref, shallowReactive } from 'vue';
 
@@ -33,6 +34,15 @@ export function sayAny(key: string, values: Values = {}): string {
 
 /** Says a message; where it is shown, it follows the language. */
 export const say: Say = sayAny;
+
+/** How answers are said on this page. */
+export const answerWords = (): AnswerWords =>
+  current.value === 'en'
+    ? answersInEnglish
+    : {
+        language: current.value,
+        say: (key, values) => sayAny(`studentReport.answers.${key}`, values),
+      };
 
 /**
  * A problem's sentences in the language of the moment; those of the server, which are English, where there are no others.

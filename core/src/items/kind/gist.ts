@@ -24,6 +24,17 @@ export interface Gist {
   units?: unknown;
   /** The form in which mathematics is asked. */
   form?: unknown;
+  table?: unknown;
+  /** A whole that is cut in pieces. */
+  model?: unknown;
+  /** Bars or dots over an axis. */
+  plot?: unknown;
+  /** A number line with its marks. */
+  line?: unknown;
+  /** A coordinate plane with its figures. */
+  plane?: unknown;
+  /** Where a solution begins, and how many lines it has. */
+  steps?: unknown;
   /** What can be joined to the choices: partners, groups, columns. */
   partners?: ShownChoice[] | undefined;
   /** Which choice belongs to which partner. */
@@ -51,6 +62,12 @@ const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
   mistakes: sentence('theMistakes'),
   units: sentence('theUnits'),
   form: sentence('theForm'),
+  table: sentence('theTable'),
+  model: sentence('theModel'),
+  plot: sentence('thePlot'),
+  line: sentence('theNumberLine'),
+  plane: sentence('thePlane'),
+  steps: sentence('theSteps'),
   partners: sentence('whatChoicesAreJoinedTo'),
   joins: sentence('whatBelongsTogether'),
   order: sentence('rightOrder'),

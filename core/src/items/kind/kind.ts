@@ -134,6 +134,8 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   accept?(part: P, response: R): P | null;
   /** The response in words; English where no other words are given. */
   inWords(part: P, response: R, words?: AnswerWords): string;
+  /** What of an answer earned points and what did not, in words; kinds that are right or wrong as a whole leave it out. */
+  remark?(part: P, response: R, words?: AnswerWords): string | null;
   /** Answers that the key counts as right, in its order; kinds that no key decides leave it out. */
   rightAnswers?(part: P): R[];
   /** What counts as right, in one sentence. */

@@ -1,3 +1,4 @@
+import { answersInEnglish } from '@oaken/words/answers';
 import { z } from 'zod';
 import {
   foldedAnswer,
@@ -96,6 +97,8 @@ export const expression: Kind<Expression, string, SittingExpression> = {
     return { ...part, key: { ...part.key, answers: [...part.key.answers, text] } };
   },
   inWords: (_, response) => response.trim(),
+  remark: ({ key }, response, words = answersInEnglish) =>
+    verdictBy(key, response) === 'other-form' ? words.say('wrongForm') : null,
   rightAnswers: ({ key }) => [...key.answers],
   inTable: {
     read: ({ cell, points }, blank) => ({

@@ -20,6 +20,12 @@ import type { SittingSurvey, Survey } from './survey';
 import type { SittingTrueFalse, TrueFalse } from './true-false';
 import type { SittingUpload, Upload } from './upload';
 import type { SittingWordsInText, WordsInText } from './words-in-text';
+import type { SittingCoordinatePlane, CoordinatePlane } from './coordinate-plane';
+import type { SittingFillTable, FillTable } from './fill-table';
+import type { SittingFractionModel, FractionModel } from './fraction-model';
+import type { SittingNumberLine, NumberLine } from './number-line';
+import type { SittingPlot, Plot } from './plot';
+import type { SittingSteps, Steps } from './steps';
 import { sentence } from './sentences';
 
 export type Part =
@@ -37,6 +43,12 @@ export type Part =
   | WordsInText
   | Places
   | Grid
+  | Steps
+  | Plot
+  | NumberLine
+  | FractionModel
+  | FillTable
+  | CoordinatePlane
   | Drawing
   | Upload
   | Survey
@@ -56,6 +68,12 @@ export type SittingPart =
   | SittingWordsInText
   | SittingPlaces
   | SittingGrid
+  | SittingSteps
+  | SittingPlot
+  | SittingNumberLine
+  | SittingFractionModel
+  | SittingFillTable
+  | SittingCoordinatePlane
   | SittingDrawing
   | SittingUpload
   | SittingSurvey
@@ -86,6 +104,12 @@ export function kindOf(part: { kind: PartKind }): Kind<Part, unknown, SittingPar
 export type * from './drawing';
 export type * from './expression';
 export type * from './grid';
+export type * from './steps';
+export type * from './plot';
+export type * from './number-line';
+export type * from './fraction-model';
+export type * from './fill-table';
+export type * from './coordinate-plane';
 export type * from './information';
 export type * from './inline-choice';
 export type * from './long-text';
@@ -101,3 +125,9 @@ export type * from './survey';
 export type * from './true-false';
 export type * from './upload';
 export type * from './words-in-text';
+export { figureNames, plainFigure, pointsOfFigure, type Figure, type FigureName } from './figures';
+export { amountOf, marksOf, settableOn, writtenLike, type Axis } from './amounts';
+export { figureInWords } from './coordinate-plane';
+export { placeOfCell } from './fill-table';
+export { lineMarkInWords } from './number-line';
+export { followingLines } from './steps';

@@ -25,7 +25,9 @@ export function linesOfItem(content: ItemContent): Lines {
   const keys = keysInWords(content);
   content.parts.forEach((part, index) => {
     const name =
-      content.parts.length > 1 ? say('items.part', { value: 'ABCDEFGHIJKLMNOPQRST'[index] }) : '';
+      content.parts.length > 1
+        ? say('items.part', { value: 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] })
+        : '';
     lines.set(name + say('items.linesKind'), kinds[part.kind].title);
     if (part.prompt) lines.set(name + say('items.linesPrompt'), plainText(part.prompt));
     kindOf(part)

@@ -70,7 +70,7 @@ function addHint(): void {
     @move="movePart(index, $event)"
   />
   <p class="add">
-    <ElButton link class="word" :disabled="content.parts.length >= 20" @click="addPart">
+    <ElButton link class="word" :disabled="content.parts.length >= 26" @click="addPart">
       {{ say('items.addPartB') }}
     </ElButton>
   </p>

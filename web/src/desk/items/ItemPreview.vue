@@ -5,6 +5,7 @@ import {
   kinds,
   scoreItem,
   keysInWords,
+  remarkOn,
   variantOf,
   type ItemContent,
   type Responses,
@@ -42,6 +43,7 @@ const shown = computed(() => {
 const sitting = computed(() => forSitting(shown.value.content));
 const missing = computed(() => [...new Set(props.problems?.map(({ message }) => message))]);
 const scored = computed(() => scoreItem(shown.value.content, responses));
+const remark = computed(() => remarkOn(shown.value.content, responses));
 const counts = computed(() =>
   props.content.parts.some(({ kind }) => kinds[kind].markedBy === 'machine'),
 );
@@ -106,8 +108,11 @@ function again(): void {
         {{ say('items.startAgain') }}
       </ElButton>
     </p>
+    <p v-if="remark">{{ remark }}</p>
     <p v-for="(sentence, index) in keysInWords(shown.content)" :key="index" class="faded">
-      <b v-if="content.parts.length > 1">{{ 'ABCDEFGHIJKLMNOPQRST'[index] }} </b>{{ sentence }}
+      <b v-if="content.parts.length > 1">{{ 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] }} </b>{{
+        sentence
+      }}
     </p>
   </template>
 </template>

@@ -14,7 +14,7 @@ const part = defineModel<Part>({ required: true });
 const props = defineProps<{ problems: Problem[]; at: number; earlier: Part[]; several: boolean }>();
 const emit = defineEmits<{ remove: []; move: [step: number] }>();
 
-const letter = (index: number) => 'ABCDEFGHIJKLMNOPQRST'.charAt(index);
+const letter = (index: number) => 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'.charAt(index);
 
 /** A change of kind that loses something is asked about first. */
 const wanted = ref<{ part: Part; lost: string[] } | null>(null);

@@ -66,6 +66,7 @@ const overrideWords = {
       <b v-if="entry.asks !== 'nothing'">{{
         entry.responseText || say('results.noAnswerTitle')
       }}</b>
+      <span v-if="entry.remark" class="faded">{{ ' ' }}{{ entry.remark }}</span>
       <span v-if="entry.first !== null" class="faded">
         {{ say('results.firstFirst', { first: entry.first || say('results.noAnswer') }) }}</span
       >
