@@ -387,8 +387,9 @@ describe('writing', () => {
     ['−3<x<=5', '-3<x\\le 5'],
     ['{1,2/3}', '\\{1,\\ \\frac{2}{3}\\}'],
     ['(−inf, 3]', '(-\\infty ,\\ 3]'],
-  ])('%s is drawn as %s', (text, tex) => {
-    expect(answerTex(answer(text))).toBe(tex);
+    ['9.8 m/s^2', '9.8\\ \\text{m/s}^{2}', true],
+  ] as [string, string, boolean?][])('%s is drawn as %s', (text, tex, withUnit) => {
+    expect(answerTex(answer(text, withUnit))).toBe(tex);
   });
 
   test('what a formula editor gives is what it shows', () => {

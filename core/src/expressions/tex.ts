@@ -69,7 +69,15 @@ const endTex = ({ value }: End, endless: string) => (value ? termTex(value) : en
 const intervalTex = ({ from, to }: Interval) =>
   `${from.isOpen ? '(' : '['}${endTex(from, '-\\infty ')},\\ ${endTex(to, '\\infty ')}${to.isOpen ? ')' : ']'}`;
 const listTex = (terms: readonly Term[]) => terms.map(termTex).join(',\\ ');
-const quoted = (text: string) => text.replace(/[\\{}$%#&_^~]/g, '\\$&');
+/** A unit with its powers raised. */
+const unitTex = (name: string) =>
+  name
+    .split(/\^\(?(-?\d)\)?/)
+    .map((piece, index) =>
+      index % 2 === 1 ? `^{${piece}}` : `\\text{${piece.replace(/[\\{}$%#&_^~]/g, '\\$&')}}`,
+    )
+    .filter((piece) => piece !== '\\text{}')
+    .join('');
 
 /** An answer as LaTeX. */
 export function answerTex(answer: Answer): string {
@@ -77,7 +85,7 @@ export function answerTex(answer: Answer): string {
     case 'term':
       return termTex(answer.term);
     case 'amount':
-      return `${termTex(answer.term)}\\ \\text{${quoted(answer.name)}}`;
+      return `${termTex(answer.term)}\\ ${unitTex(answer.name)}`;
     case 'relation':
       return answer.any.map(relationTex).join('\\quad ');
     case 'set':

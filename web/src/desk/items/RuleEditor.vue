@@ -160,7 +160,8 @@ const ruleProblems = computed(() => under(props.problems, '/rule'));
 <style scoped>
 .rule {
   display: flex;
-  gap: 16px;
+  flex-wrap: wrap;
+  gap: 8px 16px;
   margin-top: 12px;
 }
 .label {

@@ -13,6 +13,9 @@ export const stepOf = ({ key }: KeyboardEvent): Step | undefined =>
 /** Whether a key sets what the cursor is on. */
 export const isSetting = ({ key }: KeyboardEvent): boolean => key === ' ' || key === 'Enter';
 
+/** A number with the sign that is printed. */
+export const printed = (number: string): string => number.replace('-', '−');
+
 /** The number of a list that lies nearest. */
 export function nearestIndex(values: readonly number[], wanted: number): number {
   let best = 0;

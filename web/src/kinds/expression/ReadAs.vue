@@ -5,7 +5,12 @@ import { computed, nextTick, ref, watch } from 'vue';
 import { drawFormulas } from '../../parts/formulas';
 import { say } from '../../words';
 
-const props = defineProps<{ line: string; hasUnit: boolean }>();
+const props = defineProps<{
+  line: string;
+  hasUnit: boolean;
+  /** The formula alone. */
+  bare?: boolean;
+}>();
 const place = ref<HTMLElement>();
 
 const read = computed(() => readAnswer(props.line, props.hasUnit));
@@ -30,7 +35,7 @@ watch(
 
 <template>
   <p v-if="tex" ref="place" class="read">
-    <span class="hint">{{ say('formula.readAs') }}</span>
+    <span v-if="!bare" class="hint">{{ say('formula.readAs') }}</span>
     <span :key="tex" :data-formula="tex" />
   </p>
   <p v-if="fault" class="hint" aria-live="polite">{{ fault }}</p>

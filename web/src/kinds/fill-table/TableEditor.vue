@@ -95,9 +95,9 @@ const problemsHere = computed(() =>
             <ElCheckbox
               class="small"
               :model-value="'id' in cell"
+              :aria-label="say('kinds.leftOpenAt', { cell: name(row, column) })"
               @change="open(row, column, $event as boolean)"
-              >{{ say('kinds.leftOpen')
-              }}<span class="unseen"> {{ name(row, column) }}</span></ElCheckbox
+              >{{ say('kinds.leftOpen') }}</ElCheckbox
             >
           </td>
           <td>

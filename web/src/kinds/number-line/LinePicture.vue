@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A number line with what is marked on it. */
 import { amountOf, marksOf, writtenLike, type Axis, type LineMark } from '@oaken/core/items';
+import { printed } from '../board/arrows';
 import { computed } from 'vue';
 import { edge, lineWidth, placeOn } from './line';
 
@@ -20,6 +21,12 @@ const ticks = computed(() =>
     label: index % props.labelEvery === 0 ? writtenLike(value, props.axis.step) : '',
   })),
 );
+/** As large as there is room from one number to the next. */
+const letterSize = computed(() => {
+  const [first, second] = ticks.value;
+  const room = first && second ? (second.x - first.x) * props.labelEvery : 60;
+  return Math.min(28, Math.max(15, room * 0.42));
+});
 const at = (text: string) => {
   const value = amountOf(text);
   return value === null ? null : placeOn(props.axis, value.valueOf());
@@ -54,7 +61,9 @@ const arrow = (x: number, sign: number) => `M${x - 12 * sign} 42 L${x} 50 L${x -
     />
     <g v-for="(tick, index) in ticks" :key="index">
       <path :d="`M${tick.x} 40 V60`" class="rule" />
-      <text :x="tick.x" y="84" text-anchor="middle">{{ tick.label }}</text>
+      <text :x="tick.x" y="86" text-anchor="middle" :font-size="letterSize">{{
+        printed(tick.label)
+      }}</text>
     </g>
     <path v-if="cursor !== null && cursor !== undefined" :d="`M${cursor} 8 V92`" class="cursor" />
     <g v-for="(stretch, index) in stretches" :key="`s${index}`">
@@ -76,7 +85,6 @@ const arrow = (x: number, sign: number) => `M${x - 12 * sign} 42 L${x} 50 L${x -
 }
 text {
   fill: currentColor;
-  font-size: 20px;
 }
 .cursor {
   stroke: var(--secure);

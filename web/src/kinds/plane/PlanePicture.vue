@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A coordinate plane with the figures that are drawn in it. */
 import { marksOf, writtenLike, type Axis, type Figure } from '@oaken/core/items';
+import { printed } from '../board/arrows';
 import { computed, useId } from 'vue';
 import { drawnFigure, Plane, type Spot } from './plane';
 
@@ -66,19 +67,19 @@ const origin = computed(() => plane.value.origin);
       v-for="column in columns"
       :key="`x${column.value}`"
       :x="column.at"
-      :y="frame.y + frame.size + 22"
+      :y="frame.y + frame.size + 26"
       text-anchor="middle"
     >
-      {{ column.label }}
+      {{ printed(column.label) }}
     </text>
     <text
       v-for="row in rows"
       :key="`y${row.value}`"
       :x="frame.x - 6"
-      :y="row.at + 5"
+      :y="row.at + 7"
       text-anchor="end"
     >
-      {{ row.label }}
+      {{ printed(row.label) }}
     </text>
     <text :x="frame.x + frame.size + 8" :y="origin.y - 6" class="letter">x</text>
     <text :x="origin.x + 6" :y="frame.y - 8" class="letter">y</text>
@@ -130,7 +131,7 @@ const origin = computed(() => plane.value.origin);
 }
 text {
   fill: currentColor;
-  font-size: 15px;
+  font-size: 20px;
 }
 .letter {
   font-style: italic;

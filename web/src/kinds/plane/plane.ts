@@ -2,7 +2,7 @@
 import { amountOf, type Axis, type Figure } from '@oaken/core/items';
 
 export const planeWidth = 520;
-const margin = 34;
+const margin = 44;
 
 export interface Spot {
   x: number;

@@ -127,6 +127,11 @@ function key(event: KeyboardEvent, id: string): void {
 
 <style src="../board/board.css"></style>
 <style scoped>
+.hint {
+  margin: 0 0 6px;
+  color: var(--faded);
+  font-size: 0.9em;
+}
 .wide {
   max-width: 640px;
 }
@@ -148,7 +153,7 @@ function key(event: KeyboardEvent, id: string): void {
   box-sizing: border-box;
   max-width: 640px;
   margin: 4px 0 0;
-  padding-inline: 8.75% 2.5%;
+  padding-inline: 10% 2.5%;
   list-style: none;
 }
 .names li {

@@ -37,7 +37,7 @@ defineProps<{ part: SittingPlot }>();
 .names {
   display: grid;
   grid-template-columns: repeat(var(--columns), minmax(0, 1fr));
-  padding-inline: 8.75% 2.5%;
+  padding-inline: 10% 2.5%;
   text-align: center;
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The axis of a plot with its bars or dots; their names stand below it. */
 import { amountOf, marksOf, writtenLike, type SittingPlot } from '@oaken/core/items';
+import { printed } from '../board/arrows';
 import { computed } from 'vue';
 import { columnOf, frame, heightOf, plotHeight, plotWidth } from './plot';
 
@@ -48,7 +49,7 @@ const dotSize = computed(() => {
   <g>
     <g v-for="(tick, index) in ticks" :key="index">
       <path :d="`M${frame.left} ${tick.y} H${plotWidth - frame.right}`" class="ruling" />
-      <text :x="frame.left - 8" :y="tick.y + 6" text-anchor="end">{{ tick.label }}</text>
+      <text :x="frame.left - 8" :y="tick.y + 6" text-anchor="end">{{ printed(tick.label) }}</text>
     </g>
     <path
       :d="`M${frame.left} ${frame.top} V${plotHeight - frame.bottom} H${plotWidth - frame.right}`"
@@ -91,7 +92,7 @@ const dotSize = computed(() => {
 }
 text {
   fill: currentColor;
-  font-size: 17px;
+  font-size: 22px;
 }
 .value {
   fill: var(--oak);

@@ -3,7 +3,7 @@ import { amountOf, type Axis } from '@oaken/core/items';
 
 export const plotWidth = 640;
 export const plotHeight = 340;
-export const frame = { left: 56, right: 16, top: 16, bottom: 16 } as const;
+export const frame = { left: 64, right: 16, top: 16, bottom: 16 } as const;
 
 /** From the top of the drawing, in its points. */
 export function heightOf({ from, to }: Pick<Axis, 'from' | 'to'>, value: number): number {

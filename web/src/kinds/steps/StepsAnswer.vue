@@ -49,7 +49,7 @@ function come(event: FocusEvent, index: number): void {
 <template>
   <p class="hint">{{ say('board.stepsHint') }}</p>
   <ol ref="list" class="lines">
-    <li class="given">{{ part.given }}</li>
+    <li class="given"><ReadAs :line="part.given" :has-unit="false" bare /></li>
     <li v-for="(line, index) in lines" :key="index">
       <input
         :name="`${name}-${index}`"
@@ -87,7 +87,7 @@ function come(event: FocusEvent, index: number): void {
   list-style: none;
 }
 .given {
-  padding: 8px 14px;
+  padding: 0 14px 6px;
   font-size: 1.08em;
 }
 input {
