@@ -250,7 +250,7 @@ describe('table', () => {
   const table = parts['fill-table'];
   const words: Part = {
     ...table,
-    rows: [
+    cells: [
       [{ text: 'Oslo' }, { id: 'c1', accepted: ['Norway'] }],
       [{ text: '2x' }, { id: 'c2', accepted: ['4x + 2', 'four'] }],
     ],
@@ -270,9 +270,9 @@ describe('table', () => {
   );
 
   test('a row of another length, and one without an open cell', () => {
-    expect(problems({ ...table, rows: [[{ text: '1' }]] })).toEqual([
-      '/parts/0/rows/0 Row 1 has another number of cells than the headings.',
-      '/parts/0/rows No cell is left open for an answer.',
+    expect(problems({ ...table, cells: [[{ text: '1' }]] })).toEqual([
+      '/parts/0/cells/0 Row 1 has another number of cells than the headings.',
+      '/parts/0/cells No cell is left open for an answer.',
     ]);
   });
 

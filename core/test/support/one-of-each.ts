@@ -141,7 +141,7 @@ export const parts: { [K in PartKind]: Extract<Part, { kind: K }> } = {
     id: 'p19',
     kind: 'fill-table',
     heads: ['x', '2x + 1'],
-    rows: [
+    cells: [
       [{ text: '1' }, { id: 'c1', accepted: ['3'] }],
       [{ text: '2' }, { id: 'c2', accepted: ['5'] }],
     ],

@@ -245,7 +245,7 @@ const solved: DemoItem[] = [
         id: 'a',
         kind: 'fill-table',
         heads: ['Flour (cups)', 'Milk (cups)'],
-        rows: [
+        cells: [
           [{ text: '3' }, { text: '2' }],
           [{ text: '6' }, { id: 'c1', accepted: ['4'] }],
           [{ id: 'c2', accepted: ['9'] }, { text: '6' }],

@@ -26,23 +26,23 @@ const schema = z
     ...partBase,
     kind: z.literal('fill-table'),
     heads: z.array(richText).min(1).max(8, sentence('moreThan8Columns')),
-    rows: z
+    cells: z
       .array(z.array(cell).min(1).max(8))
       .min(1, sentence('tableNeedsARow'))
       .max(20, sentence('moreThan20Rows')),
     rule: shareRule,
   })
-  .superRefine(({ heads, rows }, context) => {
+  .superRefine(({ heads, cells }, context) => {
     const issue = (path: (string | number)[], message: string) =>
       context.addIssue({ code: 'custom', path, message });
-    rows.forEach((row, index) => {
+    cells.forEach((row, index) => {
       if (row.length !== heads.length)
-        issue(['rows', index], sentence('rowIsNotAsLong', { row: index + 1 }));
+        issue(['cells', index], sentence('rowIsNotAsLong', { row: index + 1 }));
     });
-    const ids = blanksOf({ rows }).map(({ id }) => id);
-    if (ids.length === 0) issue(['rows'], sentence('noCellIsLeftOpen'));
-    if (ids.length > mostBlanks) issue(['rows'], sentence('moreThan60Cells'));
-    if (new Set(ids).size < ids.length) issue(['rows'], sentence('twoCellsHaveTheSameId'));
+    const ids = blanksOf({ cells }).map(({ id }) => id);
+    if (ids.length === 0) issue(['cells'], sentence('noCellIsLeftOpen'));
+    if (ids.length > mostBlanks) issue(['cells'], sentence('moreThan60Cells'));
+    if (new Set(ids).size < ids.length) issue(['cells'], sentence('twoCellsHaveTheSameId'));
   });
 
 export type FillTable = z.infer<typeof schema>;
@@ -51,11 +51,11 @@ export interface SittingFillTable extends PartBase {
   kind: 'fill-table';
   heads: string[];
   /** The id of a cell that is open, or the text of one that is not. */
-  rows: ({ id: string } | { text: string })[][];
+  cells: ({ id: string } | { text: string })[][];
 }
 
 const isBlank = (given: Cell): given is Blank => 'id' in given;
-const blanksOf = ({ rows }: Pick<FillTable, 'rows'>) => rows.flat().filter(isBlank);
+const blanksOf = ({ cells }: Pick<FillTable, 'cells'>) => cells.flat().filter(isBlank);
 const everything = { case: true, space: true, accents: true, punctuation: false };
 
 /** Whether a text has no letters that the other has not: what has is not worth reading. */
@@ -80,17 +80,17 @@ const rightCells = (part: FillTable, response: Readonly<Record<string, string>>)
 
 /** The heading of a cell's column and the first cell of its row, for those who do not see where it stands. */
 export function placeOfCell(
-  { heads, rows }: { heads: readonly string[]; rows: readonly (readonly object[])[] },
+  { heads, cells }: { heads: readonly string[]; cells: readonly (readonly object[])[] },
   row: number,
   column: number,
 ): string {
-  const first = rows[row]?.[0];
+  const first = cells[row]?.[0];
   const name = first && 'text' in first ? plainText(String(first.text)) : '';
   return [name || String(row + 1), plainText(heads[column] ?? '') || String(column + 1)].join(', ');
 }
 
 function inPlaces(part: FillTable | SittingFillTable, say: (id: string) => string): string[] {
-  return part.rows.flatMap((row, index) =>
+  return part.cells.flatMap((row, index) =>
     row.flatMap((given, column) => {
       if (!('id' in given)) return [];
       const text = say(given.id);
@@ -119,12 +119,12 @@ export const fillTable: Kind<FillTable, Record<string, string>, SittingFillTable
       rightCells(part, response),
     ),
   isEmpty: (response) => Object.values(response).every((text) => text.trim() === ''),
-  forSitting: ({ id, kind, prompt, heads, rows }) => ({
+  forSitting: ({ id, kind, prompt, heads, cells }) => ({
     id,
     kind,
     prompt,
     heads,
-    rows: rows.map((row) =>
+    cells: cells.map((row) =>
       row.map((given) => (isBlank(given) ? { id: given.id } : { text: given.text })),
     ),
   }),
@@ -146,23 +146,23 @@ export const fillTable: Kind<FillTable, Record<string, string>, SittingFillTable
       ),
       'cell',
     ),
-  texts: ({ heads, rows }) => [
+  texts: ({ heads, cells }) => [
     ...heads.map((html, index) => ({ at: `/heads/${index}`, html })),
-    ...rows.flatMap((row, index) =>
+    ...cells.flatMap((row, index) =>
       row.flatMap((given, column) =>
-        isBlank(given) ? [] : [{ at: `/rows/${index}/${column}/text`, html: given.text }],
+        isBlank(given) ? [] : [{ at: `/cells/${index}/${column}/text`, html: given.text }],
       ),
     ),
   ],
-  toGist: ({ prompt, needs, heads, rows, rule }) => ({
+  toGist: ({ prompt, needs, heads, cells, rule }) => ({
     prompt,
     needs,
-    table: { heads, rows },
+    table: { heads, cells },
     points: rule.points,
     partial: rule.rule === 'all-or-nothing' ? undefined : rule.rule,
   }),
   fromGist(gist, id) {
-    const kept = gist.table as Pick<FillTable, 'heads' | 'rows'> | undefined;
+    const kept = gist.table as Pick<FillTable, 'heads' | 'cells'> | undefined;
     const answers = gist.accepted ?? [];
     const blank: Cell = { id: 'c1', accepted: answers.length > 0 ? answers : [''] };
     return {
@@ -171,7 +171,7 @@ export const fillTable: Kind<FillTable, Record<string, string>, SittingFillTable
       prompt: gist.prompt,
       needs: gist.needs,
       heads: kept?.heads ?? ['', ''],
-      rows: kept?.rows ?? [[{ text: '' }, blank]],
+      cells: kept?.cells ?? [[{ text: '' }, blank]],
       rule: {
         rule:
           gist.partial === undefined && gist.points !== undefined ? 'all-or-nothing' : 'each-right',

@@ -36,7 +36,7 @@ function write(id: string, text: string): void {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(row, index) in part.rows" :key="index">
+        <tr v-for="(row, index) in part.cells" :key="index">
           <td v-for="(cell, column) in row" :key="column">
             <input
               v-if="'id' in cell"

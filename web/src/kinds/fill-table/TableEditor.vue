@@ -10,16 +10,16 @@ import { say } from '../../words/teacher';
 const part = defineModel<FillTable>({ required: true });
 const props = defineProps<{ problems: Problem[] }>();
 
-type Cell = FillTable['rows'][number][number];
-const change = (table: Partial<Pick<FillTable, 'heads' | 'rows'>>) =>
+type Cell = FillTable['cells'][number][number];
+const change = (table: Partial<Pick<FillTable, 'heads' | 'cells'>>) =>
   (part.value = { ...part.value, ...table });
 const setHead = (column: number, text: string) =>
   change({ heads: part.value.heads.with(column, text) });
 const setCell = (row: number, column: number, cell: Cell) =>
   change({
-    rows: part.value.rows.map((cells, n) => (n === row ? cells.with(column, cell) : cells)),
+    cells: part.value.cells.map((line, n) => (n === row ? line.with(column, cell) : line)),
   });
-const ids = () => part.value.rows.flat().flatMap((cell) => ('id' in cell ? [cell.id] : []));
+const ids = () => part.value.cells.flat().flatMap((cell) => ('id' in cell ? [cell.id] : []));
 const open = (row: number, column: number, isOpen: boolean) =>
   setCell(row, column, isOpen ? { id: freshId(ids()), accepted: [] } : { text: '' });
 /** Ways to write it stand between bars. */
@@ -32,22 +32,22 @@ const accept = (row: number, column: number, id: string, text: string) =>
       .filter(Boolean),
   });
 const addRow = () =>
-  change({ rows: [...part.value.rows, part.value.heads.map(() => ({ text: '' }))] });
-const removeRow = (row: number) => change({ rows: part.value.rows.toSpliced(row, 1) });
+  change({ cells: [...part.value.cells, part.value.heads.map(() => ({ text: '' }))] });
+const removeRow = (row: number) => change({ cells: part.value.cells.toSpliced(row, 1) });
 const addColumn = () =>
   change({
     heads: [...part.value.heads, ''],
-    rows: part.value.rows.map((cells) => [...cells, { text: '' }]),
+    cells: part.value.cells.map((line) => [...line, { text: '' }]),
   });
 const removeColumn = (column: number) =>
   change({
     heads: part.value.heads.toSpliced(column, 1),
-    rows: part.value.rows.map((cells) => cells.toSpliced(column, 1)),
+    cells: part.value.cells.map((line) => line.toSpliced(column, 1)),
   });
 const name = (row: number, column: number) =>
   say('kinds.cellAt', { row: row + 1, column: column + 1 });
 const problemsHere = computed(() =>
-  props.problems.filter(({ pointer }) => /^\/(rows|heads)/.test(pointer)),
+  props.problems.filter(({ pointer }) => /^\/(cells|heads)/.test(pointer)),
 );
 </script>
 
@@ -76,8 +76,8 @@ const problemsHere = computed(() =>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(cells, row) in part.rows" :key="row">
-          <td v-for="(cell, column) in cells" :key="column" :class="{ open: 'id' in cell }">
+        <tr v-for="(line, row) in part.cells" :key="row">
+          <td v-for="(cell, column) in line" :key="column" :class="{ open: 'id' in cell }">
             <CommitInput
               v-if="'id' in cell"
               :model-value="cell.accepted.join(' | ')"
@@ -101,15 +101,19 @@ const problemsHere = computed(() =>
             >
           </td>
           <td>
-            <ElButton v-if="part.rows.length > 1" link class="word small" @click="removeRow(row)">{{
-              say('kinds.removeRow', { row: row + 1 })
-            }}</ElButton>
+            <ElButton
+              v-if="part.cells.length > 1"
+              link
+              class="word small"
+              @click="removeRow(row)"
+              >{{ say('kinds.removeRow', { row: row + 1 }) }}</ElButton
+            >
           </td>
         </tr>
       </tbody>
     </table>
   </div>
-  <ElButton v-if="part.rows.length < 20" link class="word" @click="addRow">{{
+  <ElButton v-if="part.cells.length < 20" link class="word" @click="addRow">{{
     say('kinds.addRow')
   }}</ElButton>
   <ElButton v-if="part.heads.length < 8" link class="word" @click="addColumn">{{

@@ -16,7 +16,7 @@ defineProps<{ part: SittingFillTable }>();
       </tr>
     </thead>
     <tbody>
-      <tr v-for="(row, index) in part.rows" :key="index">
+      <tr v-for="(row, index) in part.cells" :key="index">
         <td v-for="(cell, column) in row" :key="column">
           <span v-if="'id' in cell" class="blank small" />
           <RichText v-else inline :html="cell.text" />
