@@ -404,7 +404,12 @@ test('every kind of question on a phone, by touch: nothing runs over the edge, a
     'fill-table': written,
     steps: written,
     'number-line': () => first('button', english.board.setHere).tap(),
-    'coordinate-plane': () => first('button', english.board.setHere).tap(),
+    // Two points of a line.
+    'coordinate-plane': async () => {
+      await first('button', english.board.setHere).tap();
+      await first('button', english.board.right).tap();
+      await first('button', english.board.setHere).tap();
+    },
     plot: () => item.locator('svg.board').tap(),
     'fraction-model': () => first('checkbox').tap(),
     drawing: () => first('application').tap(),

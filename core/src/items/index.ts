@@ -38,18 +38,16 @@ export {
   mediaOf,
   readItem,
   responses,
-  responseTo,
-  remarkOn,
   responsesInWords,
-  scoreItem,
   searchableText,
   sentResponses,
   type ItemContent,
   type ItemProblem,
   type Responses,
-  type ScoredItem,
   type SittingItem,
 } from './item';
+export { followed, partLetters, rearranged } from './follow';
+export { remarkOn, responseTo, scoreItem, type ScoredItem, type ScoredPart } from './scored';
 export { textsOfItem } from './texts';
 export { exampleOf, realised, variantOf, withValues, type Realised } from './variants';
 export { allowedTools, studentTools, type StudentTool } from './tools';

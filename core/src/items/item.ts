@@ -6,6 +6,8 @@ import { plainText, richText } from '../text';
 import { kindOf, part, type Part, type SittingPart } from './kinds';
 import { onPaperAnswerTo } from './on-paper';
 import type { MarkedBy, Medium } from './kind/media';
+import { followProblems, partLetters } from './follow';
+import { responseTo } from './scored';
 import { sentence } from './sentences';
 import { exampleOf } from './variants';
 import { studentTools, type StudentTool } from './tools';
@@ -68,6 +70,10 @@ export const itemContent = z
         });
       seen.add(id);
     });
+  })
+  .superRefine(({ parts }, context) => {
+    for (const { pointer, message } of followProblems(parts))
+      context.addIssue({ code: 'custom', path: pointer.split('/').slice(1), message });
   });
 
 export type ItemContent = z.infer<typeof itemContent>;
@@ -126,72 +132,6 @@ export function forSitting(content: ItemContent): SittingItem {
   };
 }
 
-/** Reads one part's response; what does not fit the kind counts as no answer. */
-export function responseTo(part: Part, given: Responses): unknown {
-  const read = kindOf(part).response.safeParse(given[part.id]);
-  return read.success ? read.data : undefined;
-}
-
-export interface ScoredPart {
-  id: string;
-  points: number;
-  maxPoints: number;
-  answered: boolean;
-  /** Answered, and a teacher has still to mark it. */
-  needsMarking: boolean;
-}
-
-export interface ScoredItem {
-  points: number;
-  maxPoints: number;
-  needsMarking: boolean;
-  parts: ScoredPart[];
-}
-
-/**
- * Scores all parts of an item by its key. Never throws: a response that does not fit earns nothing. A part that needs
- * another one counts only when that one earned all its points. What was written on paper is marked by hand, whatever
- * its kind.
- *
- * @param marks points that a teacher gave, by the id of the part; they count for what is marked by hand
- */
-export function scoreItem(
-  item: Pick<ItemContent, 'parts'>,
-  given: Responses,
-  marks: Readonly<Record<string, number>> = {},
-): ScoredItem {
-  const parts: ScoredPart[] = [];
-  const isWhole = (id: string) =>
-    parts.some((part) => part.id === id && part.maxPoints > 0 && part.points >= part.maxPoints);
-  for (const part of item.parts) {
-    const kind = kindOf(part);
-    const response = responseTo(part, given);
-    const paper = onPaperAnswerTo(part.id, given);
-    const answered = paper !== null || (response !== undefined && !kind.isEmpty(response));
-    const counts = answered && (part.needs === undefined || isWhole(part.needs));
-    const maxPoints = kind.points(part);
-    const unclear = paper !== null && 'unclear' in paper;
-    const byHand = kind.markedBy === 'hand' || (paper !== null && kind.markedBy === 'machine');
-    const mark = counts && byHand && !unclear ? marks[part.id] : undefined;
-    const byKey = counts && !byHand && response !== undefined ? kind.score(part, response) : 0;
-    parts.push({
-      id: part.id,
-      points: mark === undefined ? byKey : Math.min(maxPoints, Math.max(0, mark)),
-      maxPoints,
-      answered,
-      needsMarking: counts && byHand && mark === undefined,
-    });
-  }
-  const sum = (pick: 'points' | 'maxPoints') =>
-    roundPoints(parts.reduce((total, part) => total + part[pick], 0));
-  return {
-    points: sum('points'),
-    maxPoints: sum('maxPoints'),
-    needsMarking: parts.some(({ needsMarking }) => needsMarking),
-    parts,
-  };
-}
-
 /** The responses to an item in words, for lists and exports. */
 export function responsesInWords(
   { parts }: Pick<ItemContent, 'parts'>,
@@ -208,29 +148,18 @@ export function responsesInWords(
     .join(' | ');
 }
 
-/** What of an answer earned points and what did not; empty where it is right or wrong as a whole. */
-export const remarkOn = (
-  { parts }: Pick<ItemContent, 'parts'>,
-  given: Responses,
-  words: AnswerWords = answersInEnglish,
-): string =>
-  parts
-    .flatMap((part) => {
-      const response = responseTo(part, given);
-      const kind = kindOf(part);
-      if (response === undefined || kind.isEmpty(response)) return [];
-      return kind.remark?.(part, response, words) ?? [];
-    })
-    .join(' ');
-
 /** What counts as right, a sentence for each part. */
 export const keysInWords = ({ parts }: Pick<ItemContent, 'parts'>) =>
   parts.map((part) => {
     const needed = parts.findIndex(({ id }) => id === part.needs);
-    const key = kindOf(part).keyInWords(part);
-    return needed < 0
-      ? key
-      : `${key} ${sentence('countsOnlyWhen', { part: 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[needed] })}`;
+    const follows = 'follows' in part ? part.follows : undefined;
+    return [
+      kindOf(part).keyInWords(part),
+      needed < 0 ? '' : sentence('countsOnlyWhen', { part: partLetters[needed] }),
+      follows === undefined ? '' : sentence('countsAsWellWhen', { follows }),
+    ]
+      .filter(Boolean)
+      .join(' ');
   });
 
 /** All words of an item that a search should find: its stem, and what its parts show. */

@@ -24,6 +24,8 @@ export interface Gist {
   units?: unknown;
   /** The form in which mathematics is asked. */
   form?: unknown;
+  /** How it follows from answers to earlier parts. */
+  follows?: string | undefined;
   table?: unknown;
   /** A whole that is cut in pieces. */
   model?: unknown;
@@ -62,6 +64,7 @@ const names: Record<Exclude<keyof Gist, 'prompt' | 'needs'>, string> = {
   mistakes: sentence('theMistakes'),
   units: sentence('theUnits'),
   form: sentence('theForm'),
+  follows: sentence('theFollowing'),
   table: sentence('theTable'),
   model: sentence('theModel'),
   plot: sentence('thePlot'),

@@ -3,6 +3,7 @@
  * module and a line in `kinds/index.ts`; nothing else asks which kind it has before it.
  */
 import type { AnswerWords } from '@oaken/words/answers';
+import type Fraction from 'fraction.js';
 import { present } from '../../certain';
 import { z } from 'zod';
 import { mostPoints, type SetRule } from '../../scoring';
@@ -22,6 +23,12 @@ export const partBase = {
   prompt: richText.optional(),
   /** The id of an earlier part: this one counts only when that one is wholly right. */
   needs: partId.optional(),
+};
+
+/** For kinds whose key can be a number. */
+export const followsBase = {
+  /** Right as well is what this formula makes of the answers to earlier parts, by their letters: 2 * A. */
+  follows: z.string().trim().min(1).max(300).optional(),
 };
 
 export interface PartBase {
@@ -130,6 +137,10 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   mistake?(part: P, response: R): string | null;
   /** Wrong answers that its author has named. */
   mistakes?(part: P): { response: R; misconception: string }[];
+  /** The number that an answer says, in the key's own unit; kinds that have none leave it out. */
+  numberIn?(part: P, response: R): Fraction | null;
+  /** The part with this number as its only key; kinds that no number decides leave it out. */
+  withNumber?(part: P, value: string): P;
   /** The part with this answer counted as right too; null where an answer is not one thing that can be added. */
   accept?(part: P, response: R): P | null;
   /** The response in words; English where no other words are given. */

@@ -1,6 +1,7 @@
 import { answersInEnglish } from '@oaken/words/answers';
 import { z } from 'zod';
 import {
+  exactValue,
   foldedAnswer,
   isSameAnswer,
   longestAnswer,
@@ -10,7 +11,7 @@ import {
 } from '../../expressions';
 import { allOrNothing } from '../../scoring';
 import { alternatives, count } from '../../text';
-import { labelOf, partBase, type Kind, type PartBase } from '../kind/kind';
+import { followsBase, labelOf, partBase, type Kind, type PartBase } from '../kind/kind';
 import { allOrNothingFor, listOf } from '../kind/table';
 import {
   checkExpressionKey,
@@ -24,6 +25,7 @@ import { sentence } from './sentences';
 const schema = z
   .strictObject({
     ...partBase,
+    ...followsBase,
     kind: z.literal('expression'),
     key: expressionKey,
     rule: allOrNothing,
@@ -89,6 +91,11 @@ export const expression: Kind<Expression, string, SittingExpression> = {
   },
   mistakes: ({ key: { mistakes = [] } }) =>
     mistakes.map(({ value, misconception }) => ({ response: value, misconception })),
+  numberIn({ key }, response) {
+    const read = readAnswer(response, key.hasUnit);
+    return read.ok && read.answer.is === 'term' ? exactValue(read.answer.term) : null;
+  },
+  withNumber: (part, value) => ({ ...part, key: { ...part.key, answers: [value] } }),
   accept(part, response) {
     if (expression.score(part, response) >= part.rule.points) return part;
     const text = response.trim();
@@ -118,9 +125,10 @@ export const expression: Kind<Expression, string, SittingExpression> = {
       : sentence('sameInForm', { answers, form, points });
   },
   texts: () => [],
-  toGist: ({ prompt, needs, key, rule }) => ({
+  toGist: ({ prompt, needs, follows, key, rule }) => ({
     prompt,
     needs,
+    follows,
     points: rule.points,
     accepted: key.answers,
     mistakes: key.mistakes,
@@ -135,6 +143,7 @@ export const expression: Kind<Expression, string, SittingExpression> = {
       kind: 'expression',
       prompt,
       needs,
+      ...(gist.follows !== undefined && { follows: gist.follows }),
       key: {
         answers,
         form: (gist.form as Form | undefined) ?? 'simplified',

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { allOrNothing, exact, readNumber } from '../../scoring';
 import { alternatives, count } from '../../text';
-import { labelOf, partBase, type Kind, type PartBase } from '../kind/kind';
+import { followsBase, labelOf, partBase, type Kind, type PartBase } from '../kind/kind';
 import {
   inKeyUnit,
   isPlaced,
@@ -16,7 +16,13 @@ import { allOrNothingFor, listOf } from '../kind/table';
 import { sentence } from './sentences';
 
 const schema = z
-  .strictObject({ ...partBase, kind: z.literal('numeric'), key: numericKey, rule: allOrNothing })
+  .strictObject({
+    ...partBase,
+    ...followsBase,
+    kind: z.literal('numeric'),
+    key: numericKey,
+    rule: allOrNothing,
+  })
   .superRefine((part, context) => {
     const check = (path: (string | number)[], value: string, message: string) => {
       if (!isPlaced(value) && keyValue({ ...part.key, value }) === null)
@@ -123,6 +129,14 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
   },
   mistakes: ({ key: { mistakes = [] } }) =>
     mistakes.map(({ value, misconception }) => ({ response: value, misconception })),
+  numberIn: ({ key }, response) =>
+    readNumber(response, key.decimal)
+      .map((reading) => inKeyUnit(reading, key))
+      .find((value) => value !== null) ?? null,
+  withNumber: (part, value) => ({
+    ...part,
+    key: { ...part.key, value, also: undefined, mistakes: undefined },
+  }),
   accept(part, response) {
     if (numeric.score(part, response) > 0) return part;
     const value = readNumber(response, part.key.decimal)
@@ -164,9 +178,10 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
     return `${right}. ${count(rule.points, 'point')}.`;
   },
   texts: () => [],
-  toGist: ({ prompt, needs, key, rule }) => ({
+  toGist: ({ prompt, needs, follows, key, rule }) => ({
     prompt,
     needs,
+    follows,
     points: rule.points,
     accepted: [key.value, ...(key.also ?? [])],
     tolerance: key.tolerance.by === 'exact' ? undefined : key.tolerance,
@@ -185,6 +200,7 @@ export const numeric: Kind<Numeric, string, SittingNumeric> = {
       kind: 'numeric',
       prompt,
       needs,
+      ...(gist.follows !== undefined && { follows: gist.follows }),
       key: {
         value,
         ...(also.length > 0 && { also }),

@@ -1,12 +1,19 @@
 <script setup lang="ts">
 /** Everything that is written in an item: question, parts, hints, explanation, notes. */
-import { elementAt, present } from '@oaken/core/certain';
-import { blankPart, freshId, type ItemContent, type StudentTool } from '@oaken/core/items';
+import { elementAt } from '@oaken/core/certain';
+import {
+  blankPart,
+  freshId,
+  rearranged,
+  type ItemContent,
+  type StudentTool,
+} from '@oaken/core/items';
 import { computed, nextTick, ref } from 'vue';
 import PartEditor from './PartEditor.vue';
 import PassagePicker from './PassagePicker.vue';
 import TemplateEditor from './template/TemplateEditor.vue';
 import PastedChoicesStrip from './PastedChoicesStrip.vue';
+import { plain } from '../shared/keptText';
 import { under, type Problem } from '../../parts/problems';
 import ToolChoice from '../shared/ToolChoice.vue';
 import RichField from '../../rich/RichField.vue';
@@ -26,17 +33,20 @@ const strip = ref<InstanceType<typeof PastedChoicesStrip>>();
 /** Once what was pasted stands in the question. */
 const lookForChoices = () => void nextTick(() => strip.value?.look());
 
+const places = () => content.value.parts.map((_, index) => index);
+const inOrder = (order: number[]) => rearranged(plain(content.value.parts), order);
 function addPart(): void {
   const id = freshId(content.value.parts.map((part) => part.id));
   content.value.parts.push(blankPart('single-choice', id));
 }
 function removePart(index: number): void {
-  const [gone] = content.value.parts.splice(index, 1);
+  const gone = content.value.parts[index];
+  content.value.parts = inOrder(places().toSpliced(index, 1));
   for (const part of content.value.parts) if (part.needs === gone?.id) part.needs = undefined;
 }
 function movePart(index: number, step: number): void {
-  const [part] = content.value.parts.splice(index, 1);
-  content.value.parts.splice(index + step, 0, present(part, 'part'));
+  const others = places().toSpliced(index, 1);
+  content.value.parts = inOrder(others.toSpliced(index + step, 0, index));
 }
 function addHint(): void {
   hasHints.value = true;

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 /** One part: its kind, its key and its rule. The kind's own editor comes from `kinds/authoring`. */
-import { changeKind, kinds, partKinds, type Part, type PartKind } from '@oaken/core/items';
+import { changeKind, kindOf, kinds, partKinds, type Part, type PartKind } from '@oaken/core/items';
 import { listing } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { authoring } from '../../kinds/authoring';
 import RuleEditor from './RuleEditor.vue';
 import { under, type Problem } from '../../parts/problems';
 import RichField from '../../rich/RichField.vue';
+import CommitInput from '../../parts/CommitInput.vue';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
 
@@ -40,8 +41,17 @@ const needs = computed({
   get: () => part.value.needs ?? '',
   set: (id) => (part.value = { ...part.value, needs: id || undefined }),
 });
+/** Whether it can follow from what was answered before: both are numbers. */
+const canFollow = computed(
+  () =>
+    kindOf(part.value).withNumber !== undefined &&
+    props.earlier.some((earlierPart) => kindOf(earlierPart).numberIn !== undefined),
+);
+const follows = computed(() => ('follows' in part.value ? (part.value.follows ?? '') : ''));
+const setFollows = (formula: string) =>
+  (part.value = { ...part.value, follows: formula.trim() || undefined } as Part);
 const general = computed(() =>
-  props.problems.filter(({ pointer }) => /^(|\/(id|needs|kind|prompt))$/.test(pointer)),
+  props.problems.filter(({ pointer }) => /^(|\/(id|needs|kind|prompt|follows))$/.test(pointer)),
 );
 </script>
 
@@ -112,6 +122,15 @@ const general = computed(() =>
           "
       /></SelectField>
     </label>
+    <label v-if="canFollow" class="small follows">
+      <span>{{ say('items.followsFrom') }}</span>
+      <CommitInput
+        :model-value="follows"
+        maxlength="300"
+        placeholder="2 * A"
+        @change="setFollows"
+      />
+    </label>
     <p
       v-for="problem in [...general, ...under(problems, '/needs')]"
       :key="problem.message"
@@ -150,6 +169,11 @@ header {
 }
 .asking p {
   margin: 0 0 8px;
+}
+.follows {
+  display: block;
+  max-width: 480px;
+  margin-top: 8px;
 }
 .needs {
   display: flex;
