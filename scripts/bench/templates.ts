@@ -11,6 +11,8 @@ import { compileTemplate, survey } from '@oaken/core/templates';
 import { checkTemplate } from '@oaken/core/variants';
 import { templatesBySubject } from '../../demo/src/items/templates';
 import { percentile, report } from './figure';
+// Answers to such questions, in the same run.
+import './expressions';
 
 /** What each must hold, in seconds. */
 const mostForCheck = 2;

@@ -50,6 +50,13 @@ test.each([
   ['grid', 'First'],
   ['upload', 'Do this on a separate sheet and hand it in with this one.'],
   ['survey', 'Glad'],
+  ['expression', '(expanded)'],
+  ['fill-table', '2x + 1'],
+  ['steps', '2x + 4 = 10'],
+  ['number-line', 'Mark the points on the number line.'],
+  ['coordinate-plane', 'Draw in the coordinate plane.'],
+  ['plot', 'Draw the bars that are missing.'],
+  ['fraction-model', 'Shade what is asked for.'],
 ] as [PartKind, string][])('%s says how it is done', (kind, text) => {
   expect(words(parts[kind] as Part)).toContain(text);
 });

@@ -95,9 +95,11 @@ const problemsHere = computed(() =>
             <ElCheckbox
               class="small"
               :model-value="'id' in cell"
-              :aria-label="say('kinds.leftOpenAt', { cell: name(row, column) })"
               @change="open(row, column, $event as boolean)"
-              >{{ say('kinds.leftOpen') }}</ElCheckbox
+              ><span aria-hidden="true">{{ say('kinds.leftOpen') }}</span
+              ><span class="unseen">{{
+                say('kinds.leftOpenAt', { cell: name(row, column) })
+              }}</span></ElCheckbox
             >
           </td>
           <td>
