@@ -43,8 +43,8 @@ test('an expression is written, and its author sees what it takes', async () => 
     desk.kinds.halfThePoints,
   );
   const examples = page.locator('.examples');
-  await expect(examples).toContainText(`${desk.kinds.rightAsWell} 6 + 2x`);
-  await expect(examples).toContainText(`${desk.kinds.partlyRight} x + x + 6`);
+  await expect(examples).toContainText(`${desk.kinds.rightAsWell}6 + 2x`);
+  await expect(examples).toContainText(`${desk.kinds.partlyRight}x + x + 6`);
   await page.getByLabel(/^Your answer/).fill('2(x+3)');
   const score = page.getByRole('status').filter({ hasText: 'point' });
   await expect(score).toContainText('0.5 of 1 point');
