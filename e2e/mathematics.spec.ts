@@ -57,8 +57,11 @@ test('a formula is written as it looks, and read as it was meant', async () => {
   await page.getByRole('button', { name: english.formula.drawIt }).click();
   const field = page.locator('math-field');
   await expect(field).toBeVisible();
-  await field.click();
-  await page.keyboard.type('6+2x');
+  // It has the cursor by itself.
+  await expect
+    .poll(() => field.evaluate((it) => (it as HTMLElement & { hasFocus(): boolean }).hasFocus()))
+    .toBe(true);
+  await field.pressSequentially('6+2x');
   await expect(page.getByRole('status').filter({ hasText: 'point' })).toContainText('1 of 1 point');
   await page.getByRole('button', { name: english.formula.typeIt }).click();
   await expect(page.getByLabel(/^Your answer/)).toHaveValue('6+2x');

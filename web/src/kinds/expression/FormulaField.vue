@@ -17,6 +17,7 @@ const field = ref<MathfieldElement>();
 onMounted(() => {
   const read = readAnswer(props.line, props.hasUnit);
   field.value?.setValue(read.ok ? answerTex(read.answer) : '', { silenceNotifications: true });
+  field.value?.focus();
 });
 
 const pieces: [sign: string, latex: string, name: MessageKey][] = [
