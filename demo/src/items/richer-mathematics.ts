@@ -266,7 +266,7 @@ const solved: DemoItem[] = [
         kind: 'steps',
         given: '3(x - 2) = 12',
         key: 'x = 6',
-        lines: 3,
+        lines: 2,
         rule: { rule: 'all-or-nothing', points: 4 },
       },
     ],
