@@ -106,11 +106,18 @@ const acts: Record<PartKind, (answering: Answering) => Promise<void>> = {
 const asked = partKinds.filter((kind) => answers[kind] !== null);
 const options = { send: async () => photo };
 
+/** What comes later is there. */
+const come = async () => {
+  await flushPromises();
+  await flushPromises();
+};
+
 describe.each(asked)('%s', (kind) => {
   const part = parts[kind] as Part;
 
   test('the right answer can be given, and core knows it', async () => {
     const answering = new Answering(part, options);
+    await come();
     await acts[kind](answering);
     const { points, maxPoints, parts: scored } = scoreItem(item(part), answering.responses);
     expect(scored[0]!.answered).toBe(true);
@@ -119,6 +126,7 @@ describe.each(asked)('%s', (kind) => {
 
   test('what is answered has the shape that the server takes', async () => {
     const answering = new Answering(part, options);
+    await come();
     await acts[kind](answering);
     expect(kindOf(part).response.safeParse(answering.response).success).toBe(true);
   });
@@ -126,7 +134,7 @@ describe.each(asked)('%s', (kind) => {
   test('once handed in nothing can be changed', async () => {
     const answering = new Answering(part, { ...options, response: right[part.id], disabled: true });
     const before = JSON.stringify(answering.response);
-    await flushPromises();
+    await come();
     for (const control of answering.page.findAll('button:not([disabled]), [role=checkbox], svg'))
       await control.trigger('click');
     if (answering.page.find('svg.sheet').exists()) await draw(answering);

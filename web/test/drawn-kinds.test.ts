@@ -17,6 +17,12 @@ jest.mock('../src/rich/RichField.vue', () => ({
 }));
 jest.mock('mathlive/fonts.css', () => ({}), { virtual: true });
 
+/** What comes when it is first shown is there from then on. */
+beforeAll(async () => {
+  for (const part of Object.values(parts)) new Answering(part as Part);
+  await flushPromises();
+  await flushPromises();
+});
 afterEach(() => (document.body.innerHTML = ''));
 
 const keys = async ({ page }: Answering, on: string, ...pressed: string[]) => {

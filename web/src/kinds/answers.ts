@@ -4,27 +4,24 @@
  * component that does not take its parts, does not compile.
  */
 import type { PartKind } from '@oaken/core/items';
-import type { Component } from 'vue';
+import { defineAsyncComponent, type AsyncComponentLoader, type Component } from 'vue';
 import DrawingAnswer from './by-hand/DrawingAnswer.vue';
 import LongTextAnswer from './by-hand/LongTextAnswer.vue';
 import UploadAnswer from './by-hand/UploadAnswer.vue';
 import ChoiceAnswer from './choice/ChoiceAnswer.vue';
-import ExpressionAnswer from './expression/ExpressionAnswer.vue';
-import TableAnswer from './fill-table/TableAnswer.vue';
 import type { ShownBy } from './fits';
-import ModelAnswer from './fraction-model/ModelAnswer.vue';
 import GridAnswer from './grid/GridAnswer.vue';
 import InlineAnswer from './inline-choice/InlineAnswer.vue';
 import PoolAnswer from './matching/PoolAnswer.vue';
-import NumberLineAnswer from './number-line/NumberLineAnswer.vue';
 import OrderingAnswer from './ordering/OrderingAnswer.vue';
 import PlacesAnswer from './places/PlacesAnswer.vue';
-import PlaneAnswer from './plane/PlaneAnswer.vue';
-import PlotAnswer from './plot/PlotAnswer.vue';
-import StepsAnswer from './steps/StepsAnswer.vue';
 import SurveyAnswer from './survey/SurveyAnswer.vue';
 import TypedAnswer from './typed/TypedAnswer.vue';
 import WordsAnswer from './words-in-text/WordsAnswer.vue';
+
+/** Comes when it is first shown: a test of choices and words does not carry mathematics. */
+const later = <C>(load: () => Promise<{ default: C }>): C =>
+  defineAsyncComponent(load as AsyncComponentLoader) as C;
 
 const views = {
   'single-choice': ChoiceAnswer,
@@ -32,7 +29,7 @@ const views = {
   'true-false': ChoiceAnswer,
   'inline-choice': InlineAnswer,
   numeric: TypedAnswer,
-  expression: ExpressionAnswer,
+  expression: later(() => import('./expression/ExpressionAnswer.vue')),
   'short-text': TypedAnswer,
   'long-text': LongTextAnswer,
   matching: PoolAnswer,
@@ -41,12 +38,12 @@ const views = {
   'words-in-text': WordsAnswer,
   places: PlacesAnswer,
   grid: GridAnswer,
-  'fill-table': TableAnswer,
-  steps: StepsAnswer,
-  'number-line': NumberLineAnswer,
-  'coordinate-plane': PlaneAnswer,
-  plot: PlotAnswer,
-  'fraction-model': ModelAnswer,
+  'fill-table': later(() => import('./fill-table/TableAnswer.vue')),
+  steps: later(() => import('./steps/StepsAnswer.vue')),
+  'number-line': later(() => import('./number-line/NumberLineAnswer.vue')),
+  'coordinate-plane': later(() => import('./plane/PlaneAnswer.vue')),
+  plot: later(() => import('./plot/PlotAnswer.vue')),
+  'fraction-model': later(() => import('./fraction-model/ModelAnswer.vue')),
   drawing: DrawingAnswer,
   upload: UploadAnswer,
   survey: SurveyAnswer,
