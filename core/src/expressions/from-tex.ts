@@ -119,8 +119,8 @@ class TexReader {
   private fraction(before: string): string {
     const [top, bottom] = [this.argument(), this.argument()];
     const isPlain = wholeNumber.test(top) && wholeNumber.test(bottom);
-    // A number before it makes it a mixed one.
-    if (isPlain && /\d$/.test(before)) return ` ${top}/${bottom}`;
+    // A whole number before it makes it a mixed one; the end of a power or of a decimal does not.
+    if (isPlain && /(?:^|[^\w.^])\d+$/.test(before)) return ` ${top}/${bottom}`;
     return `((${top})/(${bottom}))`;
   }
 
