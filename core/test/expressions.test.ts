@@ -311,6 +311,35 @@ describe('more than a term', () => {
     expect(verdict(key, given)).toBe('wrong');
   });
 
+  describe('intervals of whole numbers', () => {
+    const three = fc
+      .uniqueArray(fc.integer({ min: -50, max: 50 }), { minLength: 3, maxLength: 3 })
+      .map((list) => list.sort((a, b) => a - b) as [number, number, number]);
+    const always = (said: (a: number, b: number, c: number) => [key: string, given: string]) =>
+      fc.assert(
+        fc.property(three, ([a, b, c]) => {
+          const [key, given] = said(a, b, c);
+          expect([key, given, verdict(key, given)]).toEqual([key, given, 'right']);
+        }),
+      );
+
+    test('those that meet are one', () =>
+      always((a, b, c) => [`[${a}, ${c})`, `[${a}, ${b}] ∪ [${b}, ${c})`]));
+    test('a hole between them stays', () =>
+      fc.assert(
+        fc.property(three, ([a, b, c]) => {
+          expect(verdict(`(${a}, ${c}]`, `(${a}, ${b}) ∪ (${b}, ${c}]`)).toBe('wrong');
+        }),
+      ));
+    test('a chain says what two relations say', () =>
+      always((a, b) => [`${a} < x <= ${b}`, `x <= ${b} and x > ${a}`]));
+    test('what lies outside is said by two relations', () =>
+      always((a, b) => [`x < ${a} or x >= ${b}`, `(−∞, ${a}) ∪ [${b}, ∞)`]));
+    test('a factor below 0 turns the sign', () => always((a) => [`x > ${a}`, `-2x < ${-2 * a}`]));
+    test('two numbers are where a product is 0', () =>
+      always((a, b) => [`x = ${a} or x = ${b}`, `(x - (${a}))(x - (${b})) = 0`]));
+  });
+
   test('an equation to be solved is not answered by itself', () => {
     expect([
       verdict('x = 3', '2x + 4 = 10', 'simplified'),

@@ -98,8 +98,6 @@ function isTidyProduct(term: Term): boolean {
   return allUnlike(others.map(baseOf)) && factors.every(isSimplified);
 }
 
-const gcdOf = (a: bigint, b: bigint): bigint => (b === 0n ? a : gcdOf(b, a % b));
-
 function isTidyQuotient(term: Pair): boolean {
   if (exactValue(term) !== null) return isLowestTerms(term);
   if (hasQuotient(term.left) || hasQuotient(term.right)) return false;
@@ -108,7 +106,7 @@ function isTidyQuotient(term: Pair): boolean {
   if (!bottom) return true;
   if (!top) return !numbersCancel(factorsOf(term.left), bottom);
   const [above, below] = [poly.content(top), poly.content(bottom)];
-  if (above.d !== 1n || below.d !== 1n || gcdOf(above.n, below.n) !== 1n) return false;
+  if (above.d !== 1n || below.d !== 1n || poly.gcdOf(above.n, below.n) !== 1n) return false;
   return poly.numberOf(bottom)?.abs().equals(1) !== true && !shareFactor(top, bottom);
 }
 /** Numbers among factors that have a divisor in common with a number below them. */
@@ -116,7 +114,7 @@ function numbersCancel(factors: readonly Term[], below: Polynomial): boolean {
   const bottom = poly.numberOf(below);
   return factors.some((factor) => {
     const top = exactValue(factor);
-    return bottom !== null && top !== null && gcdOf(top.n, bottom.n) !== 1n;
+    return bottom !== null && top !== null && poly.gcdOf(top.n, bottom.n) !== 1n;
   });
 }
 const hasQuotient = (term: Term): boolean =>

@@ -116,7 +116,8 @@ export function ratio(a: Polynomial, b: Polynomial): Fraction | null {
   return common;
 }
 
-const gcdOf = (a: bigint, b: bigint): bigint => (b === 0n ? a : gcdOf(b, a % b));
+/** The greatest common divisor of whole numbers that are not below 0, by Euclid. */
+export const gcdOf = (a: bigint, b: bigint): bigint => (b === 0n ? a : gcdOf(b, a % b));
 
 /** The largest fraction that all its coefficients are whole multiples of; 0 for zero. */
 export function content(a: Polynomial): Fraction {

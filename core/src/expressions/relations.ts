@@ -26,7 +26,8 @@ const holds: Readonly<Record<Sign, (difference: number) => boolean>> = {
   '>': (difference) => difference > 0,
   '≥': (difference) => difference >= 0,
 };
-const turned: Readonly<Record<Sign, Sign>> = {
+/** The sign when both sides change places. */
+export const turned: Readonly<Record<Sign, Sign>> = {
   '=': '=',
   '≠': '≠',
   '<': '>',

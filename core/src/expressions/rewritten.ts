@@ -4,7 +4,7 @@ import type { Answer } from './answer';
 import { exactValue, normalOf, polynomialOf } from './normal';
 import * as poly from './polynomial';
 import type { Monomial, Polynomial } from './polynomial';
-import type { Relation, Sign } from './relations';
+import { turned, type Relation } from './relations';
 import { numberTerm, type Term } from './term';
 import { termText } from './tex';
 import { tidy } from './tokens';
@@ -111,14 +111,6 @@ function sumSpellings(term: Term): string[] {
   ];
 }
 
-const turned: Readonly<Record<Sign, string>> = {
-  '=': '=',
-  '≠': '≠',
-  '<': '>',
-  '≤': '≥',
-  '>': '<',
-  '≥': '≤',
-};
 const relationText = (relation: Relation, isBack: boolean) =>
   relation
     .map(({ left, sign, right }) =>

@@ -1,4 +1,5 @@
 /** A line of mathematics as people type it, in signs with one meaning each. */
+import { digitsUp, vulgar } from '../scoring';
 import { pi, type FunctionName } from './term';
 
 export type Token =
@@ -49,25 +50,6 @@ const functionNames: Readonly<Record<string, FunctionName>> = {
   '√': 'sqrt',
   '∛': 'cbrt',
 };
-const raised = '⁰¹²³⁴⁵⁶⁷⁸⁹';
-const vulgar: Readonly<Record<string, string>> = {
-  '½': '1/2',
-  '⅓': '1/3',
-  '⅔': '2/3',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅕': '1/5',
-  '⅖': '2/5',
-  '⅗': '3/5',
-  '⅘': '4/5',
-  '⅙': '1/6',
-  '⅚': '5/6',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-};
-
 /** One sign for those that look alike or mean the same. */
 export const tidy = (text: string): string =>
   text
@@ -81,7 +63,7 @@ export const tidy = (text: string): string =>
       digit ? `${digit} ${vulgar[sign]}` : `(${vulgar[sign]})`,
     )
     .replace(/(⁻?)([⁰¹²³⁴⁵⁶⁷⁸⁹]+)/g, (_, minus: string, digits: string) => {
-      const plain = [...digits].map((digit) => raised.indexOf(digit)).join('');
+      const plain = [...digits].map((digit) => digitsUp.indexOf(digit)).join('');
       return `^(${minus && '-'}${plain})`;
     })
     .replace(/\bpi\b|(?<=\d)pi\b/gi, pi)

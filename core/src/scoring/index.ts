@@ -1,6 +1,7 @@
 export { fold, foldEverything, type Folding } from './folding';
 export { longestNumber, readNumber, type DecimalSign, type Reading } from './numbers';
 export * as exact from './rational';
+export { digitsUp, vulgar } from './signs';
 export { shareOfPairs, shareOfPlaces } from './order';
 export {
   acceptInTable,

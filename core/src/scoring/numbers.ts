@@ -1,5 +1,6 @@
 /** Reads numbers as students write them: 1/2, 1 1/2, ½, 0.5, 0,5, 1,234.5, 3.2 × 10^4, 5E-1, (−3), −7 °C, 50 %. */
 import { elementAt } from '../certain';
+import { digitsUp, vulgar } from './signs';
 import { add, divide, fromDecimal, negate, rational, type Rational } from './rational';
 
 /** Which sign parts whole from fraction. With `either`, a number that can be read in two ways counts in both. */
@@ -12,26 +13,6 @@ export interface Reading {
 }
 
 export const longestNumber = 60;
-
-const vulgar: Record<string, string> = {
-  '½': '1/2',
-  '⅓': '1/3',
-  '⅔': '2/3',
-  '¼': '1/4',
-  '¾': '3/4',
-  '⅕': '1/5',
-  '⅖': '2/5',
-  '⅗': '3/5',
-  '⅘': '4/5',
-  '⅙': '1/6',
-  '⅚': '5/6',
-  '⅛': '1/8',
-  '⅜': '3/8',
-  '⅝': '5/8',
-  '⅞': '7/8',
-};
-
-const digitsUp = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 
 /** One spelling for what looks alike: minus signs, spaces, fraction slashes, powers of ten. */
 function tidy(text: string): string {
