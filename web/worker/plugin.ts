@@ -11,6 +11,8 @@ const rareFont = /(latin-ext|cyrillic|greek|vietnamese)|\.(ttf|woff)$/;
 export const seatWorker = (): Plugin => ({
   name: 'seat-worker',
   apply: 'build',
+  // After scripts that only name a style, and come to nothing, have been taken out of the bundle.
+  enforce: 'post',
   async generateBundle(_, bundle) {
     const seat = Object.values(bundle).find(
       (file): file is Rollup.OutputChunk =>
