@@ -67,6 +67,10 @@ describe('number line', () => {
       '/parts/0/axis These numbers make no axis: it goes from a smaller to a larger number, in at most 200 steps.',
     ],
     [
+      { axis: { from: '0', to: '5', step: '0' } },
+      '/parts/0/axis These numbers make no axis: it goes from a smaller to a larger number, in at most 200 steps.',
+    ],
+    [
       { axis: { from: '0', to: 'x', step: '1' } },
       '/parts/0/axis/to “x” is not a number. Write it like -5, 2.5 or 3/4.',
     ],

@@ -119,3 +119,9 @@ test('a mistake that is right in some variant is found', () => {
   });
   expect(checkTemplate(content, 8)!.faults.map(({ kind }) => kind)).toContain('mistake-is-right');
 });
+
+test('a point that some variants put beside their axis is found', () => {
+  const content = withNumbers({ ...line, key: [{ point: '[[a + b / 8]]' }] });
+  const [fault] = checkTemplate(content, 8)!.faults.filter(({ kind }) => kind === 'unaskable');
+  expect(fault?.words).toMatch(/cannot be set on this axis/);
+});

@@ -14,6 +14,7 @@ const given = new Map<string, Value>([
   ['many', exact(12_345)],
   ['root', { near: Math.SQRT2 }],
   ['fruit', { text: 'pear & <plum>' }],
+  ['shape', { text: 'square', picture: '<img src="/api/files/s" alt="Four equal sides">' }],
 ]);
 function filled(html: string): string {
   const result = fillWording(html, given);
@@ -43,6 +44,9 @@ describe('in text', () => {
     ['a [[fruit]]', 'a pear &amp; &lt;plum&gt;'],
     ['<p>[[two]] &lt; 3</p>', '<p>2 &lt; 3</p>'],
     ['nothing &nbsp;here', 'nothing &nbsp;here'],
+    ['1 < [[shape]] & more', '1 &lt; <img src="/api/files/s" alt="Four equal sides"> &amp; more'],
+    ['a [[shape; word]]', 'a square'],
+    ['<img alt="a [[shape]]">', '<img alt="a square">'],
     ['<img alt="[[two]] dots">', '<img alt="2 dots">'],
   ])('%s', (html, text) => expect(filled(html)).toBe(text));
 });

@@ -4,8 +4,8 @@ import { templatesBySubject } from '../src/items/templates';
 
 const templates = templatesBySubject.flatMap(([, items]) => items);
 
-test('there are sixty, for every grade', () => {
-  expect(templates).toHaveLength(60);
+test('there are at least sixty, for every grade', () => {
+  expect(templates.length).toBeGreaterThanOrEqual(60);
   const grades = new Set(templates.map(({ standard }) => standard.split('.')[1]));
   expect([...grades].sort()).toEqual(['5', '6', '7', '8']);
 });

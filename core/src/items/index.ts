@@ -26,7 +26,6 @@ export {
   plainFigure,
   pointsOfFigure,
   settableOn,
-  writtenLike,
 } from './kinds';
 export {
   countable,
@@ -48,6 +47,7 @@ export {
 } from './item';
 export { followed, partLetters, rearranged } from './follow';
 export { remarkOn, responseTo, scoreItem, type ScoredItem, type ScoredPart } from './scored';
+export { problemsOfPart } from './template-problems';
 export { textsOfItem } from './texts';
 export { exampleOf, realised, variantOf, withValues, type Realised } from './variants';
 export { allowedTools, studentTools, type StudentTool } from './tools';

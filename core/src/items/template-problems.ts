@@ -10,7 +10,7 @@ import {
   type Template,
 } from '../templates';
 import type { ItemContent, ItemProblem } from './item';
-import { part } from './kinds';
+import { part, type Part } from './kinds';
 import { sentence } from './sentences';
 import { textsOfItem } from './texts';
 import { variantOf } from './variants';
@@ -54,18 +54,26 @@ function unreadablePlaces(content: ItemContent, { drawn }: Compiled): ItemProble
   );
 }
 
+/** What keeps a part with its values from being asked. @param index of the part in its item */
+export function problemsOfPart(made: Part, index: number): ItemProblem[] {
+  const read = part.safeParse(made);
+  if (read.success) return [];
+  return read.error.issues.map(({ path, message }) => ({
+    pointer: [`/parts/${index}`, ...path.map(String)].join('/'),
+    message,
+  }));
+}
+
 /** @returns null where no variant can be made */
 function problemsOfVariant(content: ItemContent, seed: string): ItemProblem[] | null {
   const example = variantOf(content, randomFrom(seed));
   if (!example) return null;
-  return example.content.parts.flatMap((made, index) => {
-    const read = part.safeParse(made);
-    if (read.success) return [];
-    return read.error.issues.map(({ path, message }) => ({
-      pointer: `/parts/${index}/${path.map(String).join('/')}`,
+  return example.content.parts.flatMap((made, index) =>
+    problemsOfPart(made, index).map(({ pointer, message }) => ({
+      pointer,
       message: sentence('inVariant', { message }),
-    }));
-  });
+    })),
+  );
 }
 
 /**

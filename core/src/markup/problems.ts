@@ -1,5 +1,7 @@
+import { drawDiagram, readDiagram } from '../diagrams';
 import {
   deepestNesting,
+  diagramLimit,
   fileAddressPattern,
   formulaLimit,
   isAllowedAttribute,
@@ -28,6 +30,8 @@ const needs: Record<string, (attributes: Attributes) => string | null> = {
   span(attributes) {
     const formula = attributes['data-formula'];
     if (formula !== undefined) return formulaProblem(withoutEntities(formula));
+    const diagram = attributes['data-diagram'];
+    if (diagram !== undefined) return diagramProblem(withoutEntities(diagram));
     const size = attributes['data-size'];
     if (size !== undefined && !isOneOf(textSizes, size))
       return sentence('thereIsNoTextSize', { size: quoted(size) });
@@ -61,6 +65,15 @@ function formulaProblem(latex: string): string | null {
     : null;
 }
 
+function diagramProblem(kept: string): string | null {
+  const diagram = readDiagram(kept);
+  if (!diagram) return sentence('diagramCannotBeRead');
+  // What has places is drawn once they have their values.
+  if (kept.includes('[[')) return null;
+  const drawn = drawDiagram(diagram);
+  return drawn.ok ? null : drawn.problem;
+}
+
 /** A piece of what somebody wrote, short enough for a sentence. */
 const quoted = (text: string) => (text.length > 60 ? `${text.slice(0, 60)} …` : text);
 
@@ -72,6 +85,7 @@ const quoted = (text: string) => (text.length > 60 ? `${text.slice(0, 60)} …` 
 export function markupProblem(html: string): string | null {
   let depth = 0;
   let formulas = 0;
+  let diagrams = 0;
   for (const token of tokensOf(html)) {
     if (token.kind === 'broken') return sentence('thatIsNotPartMarkup');
     if (token.kind === 'text') continue;
@@ -88,6 +102,8 @@ export function markupProblem(html: string): string | null {
     if (wrong !== undefined) return sentence('attributeIsNotAllowedIn', { wrong: quoted(wrong) });
     if ('data-formula' in attributes && ++formulas > formulaLimit)
       return sentence('textCanHoldAtMost', { formulaLimit });
+    if ('data-diagram' in attributes && ++diagrams > diagramLimit)
+      return sentence('textHasManyDiagrams', { diagramLimit });
     const problem = needs[name]?.(attributes) ?? null;
     if (problem !== null) return problem;
   }

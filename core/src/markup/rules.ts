@@ -11,8 +11,8 @@ export const allowedElements = [
 
 /** The attributes an element may carry. */
 export const allowedAttributes: Record<string, string[]> = {
-  /** A formula, a gap to be filled, words that can be chosen, another size or color. */
-  span: ['data-formula', 'data-gap', 'data-words', 'data-size', 'data-color'],
+  /** A formula, a diagram, a gap to be filled, words that can be chosen, another size or color. */
+  span: ['data-formula', 'data-diagram', 'data-gap', 'data-words', 'data-size', 'data-color'],
   img: ['src', 'alt', 'width', 'height'],
   /** `data-plays`: a student can play it so often. */
   audio: ['src', 'title', 'controls', 'data-plays'],
@@ -33,6 +33,8 @@ export const mostPlays = 20;
 /** A formula that is written by hand has a fifth of this; a longer one takes long to check. */
 export const longestFormula = 1_000;
 export const formulaLimit = 200;
+/** At most so many diagrams stand in one text. */
+export const diagramLimit = 20;
 /** Deeper than lists in tables in lists; a browser's own limit is 512. */
 export const deepestNesting = 40;
 

@@ -4,7 +4,12 @@ import Fraction from 'fraction.js';
 /** Exact where it is a fraction; a root of 2 or a sine is a double. */
 export type Num = { exact: Fraction } | { near: number };
 /** What a formula can come to. */
-export type Value = Num | { text: string } | { is: boolean };
+export type Value = Num | Words | { is: boolean };
+/** A word that was picked; with the markup of its picture where one is shown for it. */
+export interface Words {
+  text: string;
+  picture?: string;
+}
 
 /** Why a formula comes to nothing. */
 export type FormulaFault =

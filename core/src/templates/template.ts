@@ -1,6 +1,7 @@
 /** A template: variables that are drawn or worked out, and conditions that a draw must meet. */
 import { z } from 'zod';
 import Fraction from 'fraction.js';
+import { fileAddressPattern } from '../markup/rules';
 import { longestFormula, readFormula, type Formula, type FormulaProblem } from './formula';
 import { functions } from './functions';
 import { exact, type Value } from './numbers';
@@ -13,6 +14,12 @@ const formula = z
   .string()
   .min(1, sentence('shapes.noFormula'))
   .max(longestFormula, sentence('shapes.longFormula', { longest: longestFormula }));
+
+const word = z
+  .string()
+  .trim()
+  .min(1, sentence('shapes.noWord'))
+  .max(200, sentence('shapes.longValue'));
 
 const numerator = z
   .int()
@@ -40,9 +47,27 @@ export const variable = z.discriminatedUnion('kind', [
     kind: z.literal('pick'),
     name,
     values: z
-      .array(z.string().trim().min(1).max(200, sentence('shapes.longValue')))
+      .array(word)
       .min(1, sentence('shapes.noValues'))
       .max(200, sentence('shapes.manyValues', { most: 200 })),
+  }),
+  /** One of some pictures; formulas and keys know it by its word. */
+  z.strictObject({
+    kind: z.literal('picture'),
+    name,
+    pictures: z
+      .array(
+        z.strictObject({
+          word,
+          src: z.string().regex(fileAddressPattern, sentence('shapes.noPicture')),
+          /** What it shows, for those who cannot see it. */
+          alt: word,
+          width: z.int().min(1).max(4000).optional(),
+          height: z.int().min(1).max(4000).optional(),
+        }),
+      )
+      .min(1, sentence('shapes.noValues'))
+      .max(40, sentence('shapes.manyValues', { most: 40 })),
   }),
   /** Worked out from those that stand before it. */
   z.strictObject({ kind: z.literal('formula'), name, formula }),
@@ -155,6 +180,16 @@ const picksOf = ({ values }: Extract<Variable, { kind: 'pick' }>): Value[] =>
     ? values.map((text) => exact(fractionOf(text)))
     : values.map((text) => ({ text }));
 
+const attribute = (text: string | number) =>
+  String(text).replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/"/g, '&quot;');
+const picturesOf = ({ pictures }: Extract<Variable, { kind: 'picture' }>): Value[] =>
+  pictures.map(({ word: text, ...attributes }) => ({
+    text,
+    picture: `<img ${Object.entries(attributes)
+      .map(([key, value]) => `${key}="${attribute(value)}"`)
+      .join(' ')}>`,
+  }));
+
 function formulaOf(text: string, known: ReadonlySet<string>): Formula {
   const read = readFormula(text);
   if (!read.ok) throw new Refused(read.problem.fault, read.problem.about);
@@ -172,6 +207,7 @@ function drawnOf(variable: Variable, known: ReadonlySet<string>): Drawn {
     range: () => rangeOf(variable as never),
     fraction: () => fractionsOf(variable as never),
     pick: () => picksOf(variable as never),
+    picture: () => picturesOf(variable as never),
   }[variable.kind]();
   if (values.length === 0) throw new Refused('no-values', name);
   return { name, values };

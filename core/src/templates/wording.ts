@@ -5,6 +5,7 @@
  * grouped]]`, and `[[n; apple | apples]]` for a number with its noun. In a formula signs and coefficients come
  * out as people write them: `x + [[b]]` is x - 2 where b is -2, and `[[a]]x` is x where a is 1.
  */
+import { drawDiagram, keptDiagram, readDiagram, withFields } from '../diagrams';
 import { withoutEntities } from '../plain/tokens';
 import { readFormula, type FormulaProblem, type ReadFormula, type Values } from './formula';
 import { isFormat, isNegative, isOne, sizeOf, sizeText, type Setting } from './number-text';
@@ -12,7 +13,7 @@ import { isNum, type Num, type Value } from './numbers';
 
 export type Filled = { ok: true; html: string } | { ok: false; problem: WordingProblem };
 export interface WordingProblem extends Omit<FormulaProblem, 'fault'> {
-  fault: FormulaProblem['fault'] | 'unknown-format';
+  fault: FormulaProblem['fault'] | 'unknown-format' | 'undrawable';
   /** The place as it is written, with its brackets. */
   place: string;
 }
@@ -80,9 +81,12 @@ function valueAt({ formula, place }: Place, values: Values): Value {
   return outcome.value;
 }
 
+/** Whether it is a picture that is shown where a text has its place. */
+const pictureOf = (value: Value): string | undefined =>
+  !isNum(value) && 'text' in value ? value.picture : undefined;
+
 /** Appends what a place comes to. */
-function withPlace(before: string, at: Place, values: Values, setting: Setting): string {
-  const value = valueAt(at, values);
+function withPlace(before: string, at: Place, value: Value, setting: Setting): string {
   const { format, nouns, place } = at;
   if (!isNum(value)) {
     if ('text' in value) return before + wordsText(value.text, setting);
@@ -113,8 +117,8 @@ function placeOf(place: string, inside: string, after: string, setting: Setting)
   };
 }
 
-/** Plain text with its places. */
-function readText(text: string, setting: Setting): Fill {
+/** A text parted at its places. */
+function piecesOf(text: string, setting: Setting): (string | Place)[] {
   const pieces: (string | Place)[] = [];
   let end = 0;
   for (const match of text.matchAll(placePattern)) {
@@ -124,12 +128,43 @@ function readText(text: string, setting: Setting): Fill {
     pieces.push(placeOf(place, inside, text.slice(end), setting));
   }
   pieces.push(text.slice(end));
+  return pieces;
+}
+
+/** Plain text with its places. */
+function readText(text: string, setting: Setting): Fill {
+  const pieces = piecesOf(text, setting);
   return (values) => {
     let filled = '';
     for (const piece of pieces)
       filled =
-        typeof piece === 'string' ? filled + piece : withPlace(filled, piece, values, setting);
+        typeof piece === 'string'
+          ? filled + piece
+          : withPlace(filled, piece, valueAt(piece, values), setting);
     return filled;
+  };
+}
+
+/** Text between the tags of a wording: where a picture is drawn, it is shown, unless `; word` is asked for. */
+function readShown(text: string): Fill {
+  const pieces = piecesOf(text, 'text');
+  return (values) => {
+    let html = '';
+    let words = '';
+    for (const piece of pieces) {
+      if (typeof piece === 'string') {
+        words += piece;
+        continue;
+      }
+      const value = valueAt(piece, values);
+      const picture = piece.format === 'word' ? undefined : pictureOf(value);
+      if (picture === undefined) words = withPlace(words, piece, value, 'text');
+      else {
+        html += escaped(words) + picture;
+        words = '';
+      }
+    }
+    return html + escaped(words);
   };
 }
 
@@ -138,13 +173,36 @@ const always =
   () =>
     text;
 
-/** What attributes say has places, too: formulas, and descriptions of pictures. */
+/** A diagram with values in its fields; one that cannot be drawn with them is none. */
+function readKeptDiagram(kept: string): Fill {
+  const diagram = readDiagram(kept);
+  if (!diagram) return always(kept);
+  const fills = new Map<string, Fill>();
+  withFields(diagram, (text) => {
+    fills.set(text, readText(text, 'text'));
+    return text;
+  });
+  return (values) => {
+    const filled = withFields(diagram, (text) => fills.get(text)?.(values) ?? text);
+    const drawn = drawDiagram(filled);
+    if (!drawn.ok) throw new Refused({ fault: 'undrawable', about: drawn.problem, place: '' });
+    return keptDiagram(filled);
+  };
+}
+
+const attributeReaders: Readonly<Record<string, (value: string) => Fill>> = {
+  'data-formula': (value) => readText(value, 'formula'),
+  'data-diagram': readKeptDiagram,
+  alt: (value) => readText(value, 'text'),
+};
+
+/** What attributes say has places, too: formulas, diagrams, and descriptions of pictures. */
 function readTag(tag: string): Fill[] {
   const fills: Fill[] = [];
   let end = 0;
-  for (const match of tag.matchAll(/(data-formula|alt)="([^"]*)"/g)) {
-    const [attribute, name, value = ''] = match;
-    const fill = readText(withoutEntities(value), name === 'alt' ? 'text' : 'formula');
+  for (const match of tag.matchAll(/(data-formula|data-diagram|alt)="([^"]*)"/g)) {
+    const [attribute, name = '', value = ''] = match;
+    const fill = attributeReaders[name]?.(withoutEntities(value)) ?? always(value);
     fills.push(always(tag.slice(end, match.index)));
     fills.push((values) => `${name}="${escaped(fill(values))}"`);
     end = match.index + attribute.length;
@@ -156,8 +214,7 @@ function readPiece(piece: string): Fill[] {
   // Whatever has no place stays as it is written, entity for entity.
   if (!piece.includes('[[')) return [always(piece)];
   if (piece.startsWith('<')) return readTag(piece);
-  const fill = readText(withoutEntities(piece), 'text');
-  return [(values) => escaped(fill(values))];
+  return [readShown(withoutEntities(piece))];
 }
 
 /** The formulas at all places of a wording, in order, as they are written. */

@@ -1,5 +1,5 @@
 /** What is wrong with one part of one variant. */
-import { kindOf, type Part } from '../items';
+import { kindOf, problemsOfPart, type Part } from '../items';
 import { plainText } from '../text';
 import type { Fault } from './faults';
 import { areWorthTheSame, readsAs } from './same';
@@ -57,6 +57,13 @@ function wrongMistakes(part: Part, pointer: string): Fault[] {
   });
 }
 
+/** What its numbers make of it must still be a question, such as a point that lies on its axis. */
+function noQuestion(part: Part, index: number): Fault[] {
+  const [problem] = problemsOfPart(part, index);
+  if (!problem) return [];
+  return [{ kind: 'unaskable', pointer: problem.pointer, words: problem.message }];
+}
+
 /** The key's own answer must earn what the part gives. */
 function brokenKey(part: Part, pointer: string): Fault[] {
   const kind = kindOf(part);
@@ -84,6 +91,7 @@ function standsIn(words: string, text: string): boolean {
 /** An answer that the question says already, where it does not say the wrong ones as well. */
 function givenAway(part: Part, question: string, pointer: string): Fault[] {
   const kind = kindOf(part);
+  if (kind.isDrawn) return [];
   const options = kind.options?.(part) ?? [];
   const right =
     options.length > 0
@@ -110,10 +118,11 @@ function givenAway(part: Part, question: string, pointer: string): Fault[] {
 export function partFaults(part: Part, stem: string, index: number): Fault[] {
   const pointer = `/parts/${index}`;
   const question = `${plainText(stem)} ${plainText(part.prompt ?? '')}`;
-  return [
+  const faults = [
     ...sameChoices(part, pointer),
     ...wrongMistakes(part, pointer),
     ...brokenKey(part, pointer),
     ...givenAway(part, question, pointer),
   ];
+  return faults.length > 0 ? faults : noQuestion(part, index);
 }

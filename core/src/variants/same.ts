@@ -6,7 +6,11 @@ import { plainText } from '../text';
 export function readsAs(html: string): string {
   const latex = [...html.matchAll(/data-formula="([^"]*)"/g)].map(([, formula = '']) => formula);
   const pictures = [...html.matchAll(/src="([^"]*)"/g)].map(([, source = '']) => source);
-  return [plainText(html), ...latex, ...pictures].join(' ').replace(/\s+/g, ' ').trim();
+  const diagrams = [...html.matchAll(/data-diagram="([^"]*)"/g)].map(([, kept = '']) => kept);
+  return [plainText(html), ...latex, ...pictures, ...diagrams]
+    .join(' ')
+    .replace(/\s+/g, ' ')
+    .trim();
 }
 
 /** A fraction of a formula as it is typed. */

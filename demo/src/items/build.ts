@@ -1,4 +1,5 @@
 /** Short ways to write an item of each kind down. Every wrong choice names the misconception that leads to it. */
+import { diagramInWords, keptDiagram, type Diagram } from '@oaken/core/diagrams';
 import { elementAt } from '@oaken/core/certain';
 import type { ItemContent, Part } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
@@ -26,6 +27,10 @@ export const f = (latex: string) => {
     .replace(/"/g, '&quot;');
   return `<span data-formula="${safe}">${safe}</span>`;
 };
+
+/** A diagram, with what it shows as its text. */
+export const diagram = (shown: Diagram, words = diagramInWords(shown)) =>
+  `<span data-diagram="${keptDiagram(shown).replace(/"/g, '&quot;')}">${words}</span>`;
 
 export const paragraph = (text: string) => (text.startsWith('<') ? text : `<p>${text}</p>`);
 

@@ -19,6 +19,10 @@ watch(
       const [{ limitPlays }] = await Promise.all([import('./limitPlays'), nextTick()]);
       if (place.value) limitPlays(place.value, plays);
     }
+    if (html.includes('data-diagram')) {
+      const [{ drawDiagrams }] = await Promise.all([import('./diagrams'), nextTick()]);
+      if (place.value) drawDiagrams(place.value);
+    }
     if (!html.includes('data-formula')) return;
     const [{ drawFormulas }] = await Promise.all([import('./formulas'), nextTick()]);
     if (place.value) drawFormulas(place.value);
@@ -45,6 +49,14 @@ watch(
   max-width: 100%;
   height: auto;
   vertical-align: middle;
+}
+.rich .diagram,
+.tiptap .diagram {
+  display: block;
+  max-width: 100%;
+  height: auto;
+  margin: 6px 0;
+  font-family: var(--sans);
 }
 .rich audio,
 .tiptap audio {

@@ -2,6 +2,7 @@
 /** A field for a wording, with everything that a wording can hold; what is pasted arrives clean. */
 import { EditorContent, useEditor } from '@tiptap/vue-3';
 import { nextTick, ref, watch } from 'vue';
+import { drawDiagrams } from '../parts/diagrams';
 import { drawFormulas } from '../parts/formulas';
 import { extensionsFor, type Places } from './extensions';
 import { cleanPaste } from './paste';
@@ -58,11 +59,12 @@ watch(html, (next) => {
   }
 });
 
-/** Formulas are drawn over the editor's own text for them, which stays what is saved. */
+/** Formulas and diagrams are drawn over the editor's own text for them, which stays what is saved. */
 function draw(): void {
   void nextTick(() => {
     const undrawn = box.value?.querySelectorAll('[data-formula]:not(:has(.katex))') ?? [];
     for (const { parentElement } of undrawn) if (parentElement) drawFormulas(parentElement);
+    if (box.value) drawDiagrams(box.value);
   });
 }
 

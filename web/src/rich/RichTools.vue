@@ -14,6 +14,7 @@ import {
 } from '@lucide/vue';
 import type { Editor } from '@tiptap/vue-3';
 import { computed, defineAsyncComponent, nextTick, ref } from 'vue';
+import type { KeptDiagram } from './DiagramDialog.vue';
 import type { Places } from './extensions';
 import MediaDialog, { type Medium } from './MediaDialog.vue';
 import { colors, sizes } from './nodes';
@@ -21,6 +22,7 @@ import { signs } from './signs';
 import SelectField from '../parts/SelectField.vue';
 import { say } from '../words/teacher';
 
+const DiagramDialog = defineAsyncComponent(() => import('./DiagramDialog.vue'));
 const FormulaDialog = defineAsyncComponent(() => import('./FormulaDialog.vue'));
 
 const props = defineProps<{ editor: Editor; label: string; small: boolean; places?: Places }>();
@@ -98,6 +100,17 @@ function openFormula(): void {
 }
 const putFormula = (latex: string) =>
   chain().insertContent({ type: 'formula', attrs: { latex } }).run();
+
+const diagramOpen = ref(false);
+const diagramWanted = ref(false);
+const diagramStart = ref<KeptDiagram>({ diagram: '', words: '' });
+function openDiagram(): void {
+  diagramWanted.value = true;
+  const { diagram = '', words = '' } = props.editor.getAttributes('diagram');
+  diagramStart.value = { diagram: String(diagram), words: String(words) };
+  void nextTick(() => (diagramOpen.value = true));
+}
+const putDiagram = (attrs: KeptDiagram) => chain().insertContent({ type: 'diagram', attrs }).run();
 
 const mediaOpen = ref(false);
 const mediaKind = ref<Medium['kind']>('picture');
@@ -195,6 +208,9 @@ const placeWords = computed(() => {
     <button type="button" class="wide" @mousedown.prevent @click="openMedia('picture')">
       {{ say('editor.picture') }}
     </button>
+    <button type="button" class="wide" @mousedown.prevent @click="openDiagram">
+      {{ say('editor.diagram') }}
+    </button>
     <template v-if="!small">
       <button type="button" class="wide" @mousedown.prevent @click="openMedia('sound')">
         {{ say('editor.sound') }}
@@ -253,6 +269,13 @@ const placeWords = computed(() => {
     v-model="formulaOpen"
     :start="formulaStart"
     @done="putFormula"
+  />
+  <component
+    :is="DiagramDialog"
+    v-if="diagramWanted"
+    v-model="diagramOpen"
+    :start="diagramStart"
+    @done="putDiagram"
   />
   <MediaDialog v-model="mediaOpen" :kind="mediaKind" :start="mediaStart" @done="putMedia" />
 </template>

@@ -2,7 +2,18 @@
 import Subscript from '@tiptap/extension-subscript';
 import Superscript from '@tiptap/extension-superscript';
 import StarterKit from '@tiptap/starter-kit';
-import { Color, Film, Formula, Gap, Picture, Size, Sound, tables, Words } from './nodes';
+import {
+  Color,
+  DiagramNode,
+  Film,
+  Formula,
+  Gap,
+  Picture,
+  Size,
+  Sound,
+  tables,
+  Words,
+} from './nodes';
 
 /** Places in the text that its kind of question needs. */
 export type Places = 'gaps' | 'words';
@@ -18,6 +29,7 @@ export const extensionsFor = (places: Places | undefined) => [
   Subscript,
   Superscript,
   Formula,
+  DiagramNode,
   Picture,
   Sound,
   Film,

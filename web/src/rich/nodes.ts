@@ -30,6 +30,31 @@ export const Formula = Node.create({
   ],
 });
 
+/** A diagram is one piece with its fields; its words are what it says to those who cannot see it. */
+export const DiagramNode = Node.create({
+  name: 'diagram',
+  group: 'inline',
+  inline: true,
+  atom: true,
+  draggable: true,
+  addAttributes: () => ({
+    diagram: data('data-diagram'),
+    words: {
+      default: '',
+      parseHTML: (element: HTMLElement) =>
+        element.querySelector('svg')?.getAttribute('aria-label') ?? element.textContent ?? '',
+      renderHTML: () => ({}),
+    },
+  }),
+  // Before the marks of a span, which would take its words for text.
+  parseHTML: () => [{ tag: 'span[data-diagram]', priority: 60 }],
+  renderHTML: ({ node }) => [
+    'span',
+    { 'data-diagram': node.attrs.diagram },
+    String(node.attrs.words),
+  ],
+});
+
 export const Picture = Node.create({
   name: 'picture',
   group: 'inline',

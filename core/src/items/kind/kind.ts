@@ -162,6 +162,8 @@ export interface Kind<P extends PartBase, R, S extends PartBase = PartBase> {
   inTable?: InTable<P>;
   /** The part with other ids, for kinds whose ids would tell what belongs together or in which order. */
   rename?(part: P, to: (id: string) => string): P;
+  /** It is answered on a drawing: what is asked for can be named in the question. */
+  isDrawn?: true;
   /** The part's rich texts besides its prompt. */
   texts(part: P): PartText[];
   /** What the part says whatever its kind, and a part of this kind from it. */

@@ -1,6 +1,7 @@
 /** Numbers of a key that are written: whole, decimal or a fraction; in a template, a place for one. */
 import type Fraction from 'fraction.js';
 import { z } from 'zod';
+import { marksBetween } from '../../axes';
 import { exactValue, readTerm } from '../../expressions';
 import { isPlaced } from './numeric-key';
 import { sentence } from './sentences';
@@ -31,15 +32,11 @@ export const plainAmount = (text: string): string | null => amountOf(text)?.toFr
 /** From one number to another, in steps. */
 export const axis = z.strictObject({ from: amountText, to: amountText, step: amountText });
 export type Axis = z.infer<typeof axis>;
-const mostSteps = 200;
 
 /** Where the marks of an axis stand; empty where its numbers are not there yet, or make no axis. */
 export function marksOf({ from, to, step }: Axis): Fraction[] {
   const [low, high, by] = [from, to, step].map(amountOf);
-  if (!low || !high || !by || by.s <= 0n || high.lte(low)) return [];
-  const steps = high.sub(low).div(by);
-  if (steps.gt(mostSteps)) return [];
-  return Array.from({ length: Number(steps.floor().n) + 1 }, (_, n) => low.add(by.mul(n)));
+  return low && high && by ? marksBetween(low, high, by) : [];
 }
 
 /** Adds an issue for an axis on which nothing can stand. */
@@ -52,16 +49,10 @@ export function checkAxis(given: Axis, path: (string | number)[], context: z.Ref
 /** Whether a number lies on an axis at a multiple of `snap` from its beginning. */
 export function isOnAxis(value: Fraction, { from, to }: Axis, snap: string): boolean {
   const [low, high, by] = [from, to, snap].map(amountOf);
-  if (!low || !high || !by || by.s <= 0n) return false;
+  if (!low || !high || !by || by.lte(0)) return false;
   return value.gte(low) && value.lte(high) && value.sub(low).div(by).d === 1n;
 }
 
 /** Where somebody can set a mark on an axis. */
 export const settableOn = ({ from, to }: Pick<Axis, 'from' | 'to'>, snap: string): Fraction[] =>
   marksOf({ from, to, step: snap });
-
-/** A number written as the step of its axis is: as a fraction where that is one, and else as a decimal. */
-export function writtenLike(value: Fraction, step: string): string {
-  const decimal = value.toString();
-  return step.includes('/') || decimal.includes('(') ? value.toFraction() : decimal;
-}

@@ -98,6 +98,7 @@ const figuresInWords = (figures: readonly Figure[], words?: AnswerWords) =>
 /** Response: the figures that were drawn. */
 export const coordinatePlane: Kind<CoordinatePlane, Figure[], SittingCoordinatePlane> = {
   kind: 'coordinate-plane',
+  isDrawn: true,
   title: sentence('coordinatePlane'),
   asks: sentence('pointsLinesAndCurves'),
   qti: 'qti-portable-custom-interaction',

@@ -56,6 +56,7 @@ const shadedOf = (part: SittingFractionModel | FractionModel, response: readonly
 /** Response: the shaded pieces, counted from 0 through all wholes. */
 export const fractionModel: Kind<FractionModel, number[], SittingFractionModel> = {
   kind: 'fraction-model',
+  isDrawn: true,
   title: sentence('fractionToShade'),
   asks: sentence('barCircleOrGrid'),
   qti: 'qti-portable-custom-interaction',

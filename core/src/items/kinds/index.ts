@@ -126,7 +126,7 @@ export type * from './true-false';
 export type * from './upload';
 export type * from './words-in-text';
 export { figureNames, plainFigure, pointsOfFigure, type Figure, type FigureName } from './figures';
-export { amountOf, marksOf, settableOn, writtenLike, type Axis } from './amounts';
+export { amountOf, marksOf, settableOn, type Axis } from './amounts';
 export { figureInWords } from './coordinate-plane';
 export { placeOfCell } from './fill-table';
 export { lineMarkInWords } from './number-line';

@@ -95,6 +95,7 @@ const marksInWords = (marks: readonly LineMark[], language?: Language) =>
 /** Response: the marks that were set. */
 export const numberLine: Kind<NumberLine, LineMark[], SittingNumberLine> = {
   kind: 'number-line',
+  isDrawn: true,
   title: sentence('numberLine'),
   asks: sentence('pointsOrStretches'),
   qti: 'qti-portable-custom-interaction',

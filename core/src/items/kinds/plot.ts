@@ -82,6 +82,7 @@ const rightOnes = (part: Plot, response: Readonly<Record<string, string>>) =>
 /** Response: how high each one was set, by its id. */
 export const plot: Kind<Plot, Record<string, string>, SittingPlot> = {
   kind: 'plot',
+  isDrawn: true,
   title: sentence('barsOrDotsToSet'),
   asks: sentence('barChartOrDotPlot'),
   qti: 'qti-portable-custom-interaction',

@@ -43,7 +43,11 @@ interface Written {
   hints?: string[];
 }
 
-function item({ standard, depth = 2, seconds = 60, ...written }: Written, part: Part): DemoItem {
+/** A part of any kind, with places in its key. */
+export function answered(
+  { standard, depth = 2, seconds = 60, ...written }: Written,
+  part: Part,
+): DemoItem {
   const content: ItemContent = {
     stem: paragraph(written.stem),
     parts: [part],
@@ -61,7 +65,7 @@ type NumericKey = Extract<Part, { kind: 'numeric' }>['key'];
 export const typed = (
   written: Written & { right: string; mistakes: Mistake[]; key?: Partial<NumericKey> },
 ): DemoItem =>
-  item(written, {
+  answered(written, {
     id: 'a',
     kind: 'numeric',
     key: {
@@ -81,7 +85,7 @@ export const typed = (
 
 /** One of some choices; each is written as it is shown, and the first is right. */
 export const chosen = (written: Written & { right: string; mistakes: Mistake[] }): DemoItem =>
-  item(written, {
+  answered(written, {
     id: 'a',
     kind: 'single-choice',
     choices: [

@@ -1,5 +1,5 @@
 /** Volume, area, scale, right triangles; data and chance. */
-import type { DemoItem } from '../build';
+import { diagram, type DemoItem } from '../build';
 import { chosen, drawing, inUnit, typed } from './build';
 
 export const measureTemplates: DemoItem[] = [
@@ -124,7 +124,7 @@ export const measureTemplates: DemoItem[] = [
   }),
   typed({
     standard: 'MA.8.GEO.1',
-    stem: 'The legs of a right triangle are [[a]] cm and [[b]] cm. How long is the longest side?',
+    stem: `How long is the longest side of this right triangle? ${diagram({ shape: 'right-triangle', base: '[[b]] cm', height: '[[a]] cm', slant: '?' })}`,
     draw: drawing(`
       m: 2 to 5
       n: 1 to 4

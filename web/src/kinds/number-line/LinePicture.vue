@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A number line with what is marked on it. */
-import { amountOf, marksOf, writtenLike, type Axis, type LineMark } from '@oaken/core/items';
+import { writtenLike } from '@oaken/core/axes';
+import { amountOf, marksOf, type Axis, type LineMark } from '@oaken/core/items';
 import { printed } from '../board/arrows';
 import { computed } from 'vue';
 import { edge, lineWidth, placeOn } from './line';

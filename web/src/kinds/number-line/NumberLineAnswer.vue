@@ -1,10 +1,10 @@
 <script setup lang="ts">
 /** Points or stretches on a number line: pressed where they belong, or set with the arrow keys and Space. */
+import { writtenLike } from '@oaken/core/axes';
 import { elementAt, present } from '@oaken/core/certain';
 import {
   lineMarkInWords,
   settableOn,
-  writtenLike,
   type LineMark,
   type SittingNumberLine,
 } from '@oaken/core/items';

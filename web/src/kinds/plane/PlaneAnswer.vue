@@ -1,12 +1,12 @@
 <script setup lang="ts">
 /** Figures in a coordinate plane, by points that are pressed, or set with the arrow keys and Space. */
+import { writtenLike } from '@oaken/core/axes';
 import { elementAt, present } from '@oaken/core/certain';
 import {
   figureInWords,
   plainFigure,
   pointsOfFigure,
   settableOn,
-  writtenLike,
   type Figure,
   type FigureName,
   type SittingCoordinatePlane,

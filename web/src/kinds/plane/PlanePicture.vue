@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** A coordinate plane with the figures that are drawn in it. */
-import { marksOf, writtenLike, type Axis, type Figure } from '@oaken/core/items';
+import { writtenLike } from '@oaken/core/axes';
+import { marksOf, type Axis, type Figure } from '@oaken/core/items';
 import { printed } from '../board/arrows';
 import { computed, useId } from 'vue';
 import { drawnFigure, Plane, type Spot } from './plane';

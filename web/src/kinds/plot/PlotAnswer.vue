@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** Bars or stacks of dots, set by a press at their height, or with the arrow keys. */
 import { elementAt, present } from '@oaken/core/certain';
-import { amountOf, marksOf, writtenLike, type SittingPlot } from '@oaken/core/items';
+import { writtenLike } from '@oaken/core/axes';
+import { amountOf, marksOf, type SittingPlot } from '@oaken/core/items';
 import { plainText } from '@oaken/core/plain';
 import { computed, ref } from 'vue';
 import RichText from '../../parts/RichText.vue';

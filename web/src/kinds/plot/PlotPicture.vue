@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** The axis of a plot with its bars or dots; their names stand below it. */
-import { amountOf, marksOf, writtenLike, type SittingPlot } from '@oaken/core/items';
+import { writtenLike } from '@oaken/core/axes';
+import { amountOf, marksOf, type SittingPlot } from '@oaken/core/items';
 import { printed } from '../board/arrows';
 import { computed } from 'vue';
 import { columnOf, frame, heightOf, plotHeight, plotWidth } from './plot';

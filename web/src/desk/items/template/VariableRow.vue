@@ -4,6 +4,7 @@ import type { Variable } from '@oaken/core/templates';
 import CommitInput from '../../../parts/CommitInput.vue';
 import SelectField from '../../../parts/SelectField.vue';
 import type { Problem } from '../../../parts/problems';
+import PicturesField from './PicturesField.vue';
 import { say } from '../../../words/teacher';
 import { blankVariable, listRead, listText, variableKinds, type VariableKind } from './variables';
 
@@ -83,6 +84,11 @@ const setDenominators = (text: string) =>
           :placeholder="say('items.pickPlaceholder')"
           @change="set({ values: listRead($event) })"
       /></label>
+      <PicturesField
+        v-else-if="variable.kind === 'picture'"
+        :model-value="variable.pictures"
+        @update:model-value="set({ pictures: $event })"
+      />
       <label v-else class="long"
         ><span class="unseen">{{ say('items.variableFormula') }}</span>
         <ElInput

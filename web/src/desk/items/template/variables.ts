@@ -9,6 +9,7 @@ export const variableKinds: Record<VariableKind, string> = {
   range: say('items.variableRange'),
   fraction: say('items.variableFraction'),
   pick: say('items.variablePick'),
+  picture: say('items.variablePicture'),
   formula: say('items.variableFormula'),
 };
 
@@ -22,6 +23,7 @@ const usual: { [Kind in VariableKind]: Omit<Extract<Variable, { kind: Kind }>, '
     lowest: true,
   },
   pick: { kind: 'pick', values: ['2', '5', '10'] },
+  picture: { kind: 'picture', pictures: [] },
   formula: { kind: 'formula', formula: '' },
 };
 
