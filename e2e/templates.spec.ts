@@ -150,6 +150,33 @@ test('each student has other numbers, and is scored by them', async ({ browser }
   expect(new Set(wordings).size).toBe(3);
 });
 
+test('who practices tries a question that is done with other numbers', async ({ browser }) => {
+  const testId = await testOfItem('Equations to practice');
+  await page.goto(`/tests/${testId}/assign`);
+  await page.getByRole('radio', { name: desk.assignments.practice }).check();
+  await page.getByRole('checkbox', { name: /^6D/ }).first().check();
+  await page.getByRole('button', { name: /^Assign to \d+ students$/ }).click();
+  const practice = await assignedNumber(page);
+  const { page: sitting, context } = await student(browser, '6D', 'BRN6D4', 12);
+  watch(sitting, complaints);
+  await wayInto(sitting, practice).click();
+  const question = sitting.getByText(/^What is x if/);
+  const own = await question.textContent();
+  await sitting.getByRole('button', { name: english.practice.show, exact: true }).click();
+  await sitting.getByRole('button', { name: english.practice.showYes }).click();
+  await sitting.getByRole('button', { name: english.practice.tryOthers }).click();
+  const others = sitting.getByRole('region', { name: english.practice.otherNumbers });
+  const wording = (await others.getByText(/^What is x if/).textContent())!;
+  expect(wording).not.toBe(own);
+  const [a, b, c] = [...wording.matchAll(/\d+/g)].map(Number) as [number, number, number];
+  await others.getByLabel(/^Your answer/).fill(String((c - b) / a));
+  await others.getByRole('button', { name: english.practice.check }).click();
+  await expect(others.getByText(english.practice.thatIsRight, { exact: true })).toBeVisible();
+  await expect(sitting.getByText(english.practice.shown)).toBeVisible();
+  await expectAccessible('practice with other numbers', sitting);
+  await context.close();
+});
+
 test('results name what was misunderstood, whatever the numbers were', async () => {
   await page.goto(`/results/${assignment}/items`);
   await page

@@ -234,6 +234,7 @@ export const api = {
   heartbeat: attempts.heartbeat,
   countPlay: attempts.countPlay,
   askHelp: attempts.askHelp,
+  tryOtherNumbers: attempts.tryOtherNumbers,
   handIn: attempts.handIn,
   readReport: attempts.readReport,
   listResults: results.listResults,

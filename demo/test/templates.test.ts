@@ -1,3 +1,4 @@
+import { itemFromRow, itemToRow } from '@oaken/core/interchange';
 import { readItem } from '@oaken/core/items';
 import { checkTemplate, unfairIn } from '@oaken/core/variants';
 import { templatesBySubject } from '../src/items/templates';
@@ -18,5 +19,25 @@ test.each(templates.map((item) => [`${item.standard} ${item.content.stem}`, item
     const report = checkTemplate(read.content, Number(standard.split('.')[1]))!;
     expect(unfairIn(report, read.content.template!)).toEqual([]);
     expect(report.variants).toBeGreaterThanOrEqual(20);
+  },
+);
+
+test.each(templates.map((item) => [`${item.standard} ${item.content.stem}`, item] as const))(
+  '%s: comes back from a table as it was',
+  (_, { content, standard, depth, seconds, tags = [] }) => {
+    const facts = {
+      standards: [standard],
+      subject: 'Mathematics',
+      grades: [Number(standard.split('.')[1])],
+      depth,
+      seconds,
+      tags,
+      author: '',
+      licence: '',
+    };
+    const written = readItem(JSON.parse(JSON.stringify(content)));
+    if (!written.ok) throw new Error(JSON.stringify(written.problems));
+    const row = itemToRow(written.content, facts);
+    expect(itemFromRow(row)).toMatchObject({ ok: true, content: written.content, facts });
   },
 );

@@ -313,11 +313,13 @@ test.each([
             ? { answers: [answer(attempt.form.sections[0]!.entries[0]!.id, 1, text('x'))] }
             : name === 'askHelp'
               ? { want: 'answer' }
-              : name === 'enterNext'
-                ? { leave: 0, answers: [] }
-                : name === 'heartbeat'
-                  ? { entry: null, hidden: false, left: 0, heard: 0 }
-                  : { answers: [] };
+              : name === 'tryOtherNumbers'
+                ? { round: 1, responses: null }
+                : name === 'enterNext'
+                  ? { leave: 0, answers: [] }
+                  : name === 'heartbeat'
+                    ? { entry: null, hidden: false, left: 0, heard: 0 }
+                    : { answers: [] };
         replies[name] = (
           await student.send(endpoint.method, path, endpoint.method === 'GET' ? undefined : body)
         ).body;
@@ -372,6 +374,7 @@ test.each([
         'readSetup',
         'saveAnswers',
         'shareDevice',
+        'tryOtherNumbers',
         'unshareDevice',
       ]);
       // Help that was not asked for is there by name only, and empty; a practice says which help there is.

@@ -21,6 +21,7 @@ import type { Help } from '@oaken/contract/attempts';
 import { createPinia, setActivePinia } from 'pinia';
 import { createMemoryHistory, createRouter } from 'vue-router';
 import { Refused } from '../src/client/request';
+import OtherNumbers from '../src/seat/OtherNumbers.vue';
 import PracticeHelp from '../src/seat/PracticeHelp.vue';
 import ReportPage from '../src/seat/ReportPage.vue';
 import { practiceInWords } from '../src/seat/ruleWords';
@@ -49,11 +50,76 @@ beforeEach(() => {
 const button = (page: VueWrapper, name: string) =>
   page.findAll('button').find((candidate) => candidate.text() === name)!;
 
+describe('a question with other numbers', () => {
+  const item = (sum: string) => ({
+    stem: `<p>What is ${sum}?</p>`,
+    parts: [{ id: 'p', kind: 'numeric' }],
+  });
+  async function opened(...told: object[]) {
+    for (const answer of told) seatCall.mockResolvedValueOnce(answer);
+    const page = mount(OtherNumbers, { props: { attemptId: 7, entryId: 'e1' } });
+    await button(page, say('practice.tryOthers')).trigger('click');
+    await flushPromises();
+    return page;
+  }
+  const unchecked = { item: item('3 + 4'), checked: null };
+  const checked = (share: number) => ({
+    ...unchecked,
+    checked: { share, remark: '', right: ['7'], explanation: '<p>Together 7.</p>' },
+  });
+  async function answered(share: number) {
+    const page = await opened(unchecked, checked(share), { item: item('5 + 6'), checked: null });
+    await page.get('input').setValue('7');
+    await button(page, say('practice.check')).trigger('click');
+    await flushPromises();
+    return page;
+  }
+  const asked = () => seatCall.mock.calls.map(([, { body }]) => body);
+
+  test('is there once it is asked for, and cannot be checked without an answer', async () => {
+    const page = await opened(unchecked);
+    expect(page.text()).toContain('What is 3 + 4?');
+    expect(button(page, say('practice.check')).attributes('disabled')).toBeDefined();
+  });
+
+  test.each([
+    [1, 'Right.'],
+    [0.5, 'Some of it is right.'],
+    [0, 'Not right.'],
+  ])('a share of %d reads “%s”', async (share, words) =>
+    expect((await answered(share)).get('.said').text()).toBe(words),
+  );
+
+  test('what was right is told with it, and other ones can be had', async () => {
+    const page = await answered(0);
+    expect(page.text()).toContain('Together 7.');
+    await button(page, say('practice.othersAgain')).trigger('click');
+    await flushPromises();
+    expect(page.text()).toContain('What is 5 + 6?');
+    expect(asked()).toEqual([
+      { round: 1, responses: null },
+      { round: 1, responses: { p: '7' } },
+      { round: 2, responses: null },
+    ]);
+  });
+
+  test('a refusal is said, and what was typed stays', async () => {
+    const page = await opened(unchecked);
+    seatCall.mockRejectedValueOnce(new Refused({ type: '', title: 'Time is over.', status: 409 }));
+    await page.get('input').setValue('8');
+    await button(page, say('practice.check')).trigger('click');
+    await flushPromises();
+    expect(page.get('[role=alert]').text()).toContain('Time is over.');
+    expect(page.get('input').element.value).toBe('8');
+  });
+});
+
 describe('help with a question', () => {
   const untried: Help = {
     tries: 0,
     share: null,
     parts: [],
+    remark: '',
     hints: [],
     hintsInAll: 2,
     triesLeft: null,
@@ -63,10 +129,12 @@ describe('help with a question', () => {
     worth: 1,
     right: null,
     explanation: null,
+    again: false,
   };
   const shown = (change: Partial<Help> = {}, more: object = {}) =>
     mount(PracticeHelp, {
       props: {
+        place: { attemptId: 7, entryId: 'e1' },
         help: { ...untried, ...change },
         points: 2,
         offPerTry: 0.25,
@@ -117,6 +185,11 @@ describe('help with a question', () => {
     const page = shown({ tries: 2, triesLeft: 0, done: true, share: 0.5, earned: 0.5, worth: 0.5 });
     expect(said(page)).toBe('No tries are left. You have 1 of 2 points so far.');
   });
+
+  test('what of a wrong answer earned points is said', () =>
+    expect(shown({ tries: 1, share: 0.5, remark: '1 of 2 points is right.' }).text()).toContain(
+      '1 of 2 points is right.',
+    ));
 
   test('what is not answered cannot be checked', () => {
     const page = shown({}, { answered: false });

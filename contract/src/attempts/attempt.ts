@@ -1,17 +1,12 @@
 /** An attempt as the sitting page has it. */
 import { orders } from '@oaken/core/assignments';
-import { responses, studentTools, type SittingPart } from '@oaken/core/items';
+import { responses, studentTools } from '@oaken/core/items';
 import { practiceHelp } from '@oaken/core/assignments';
 import { z } from 'zod';
 import { shownPassage } from '../passages/shown';
 import { endpoint, id, idInPath, instant } from '../endpoint/define';
+import { sittingItem } from './item';
 import { help } from './practice';
-
-/** Each kind shows its own fields; what must not be among them is proved by the walk over the student routes. */
-const sittingPart = z.looseObject({
-  id: z.string(),
-  kind: z.string(),
-}) as unknown as z.ZodType<SittingPart>;
 
 export const storedAnswer = z.object({
   entry: z.string(),
@@ -23,15 +18,6 @@ export const storedAnswer = z.object({
 });
 
 export type StoredAnswer = z.infer<typeof storedAnswer>;
-
-/** A question as a student has it: nothing in it tells the key. */
-export const sittingItem = z.object({
-  stem: z.string(),
-  parts: z.array(sittingPart),
-  passage: z.object({ id, revision: id }).optional(),
-  /** What may be used for it, besides what the whole attempt allows. */
-  tools: z.array(z.enum(studentTools)).optional(),
-});
 
 export const attemptAnswer = z.object({
   id,

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { language } from '../accounts/session';
 import { endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';
-import { attemptAnswer, sittingItem } from './attempt';
+import { attemptAnswer } from './attempt';
+import { sittingItem } from './item';
 import { attemptId, savedAnswer } from './saved';
 import { shownScore } from './seat';
 

@@ -2,7 +2,8 @@
 import { mostPlays } from '@oaken/core/text';
 import { z } from 'zod';
 import { endpoint, idInPath, roomy, shortId } from '../endpoint/define';
-import { attemptId, savedAnswer } from './saved';
+import { sittingItem } from './item';
+import { attemptId, savedAnswer, writtenResponses } from './saved';
 
 /** The help that a student has been given with one question of a practice. */
 export const help = z.object({
@@ -11,6 +12,8 @@ export const help = z.object({
   share: z.number().nullable(),
   /** For each part of the question, whether the last checked answer was right. */
   parts: z.array(z.object({ id: z.string(), right: z.boolean() })),
+  /** What of the last checked answer earned points; empty where it is right or wrong as a whole. */
+  remark: z.string(),
   /** Hints so far, and how many there are in all. */
   hints: z.array(z.string()),
   hintsInAll: z.number(),
@@ -25,6 +28,8 @@ export const help = z.object({
   /** Once it is done: what was right, and why. */
   right: z.array(z.string()).nullable(),
   explanation: z.string().nullable(),
+  /** Once it is done: whether it can be tried with other numbers. */
+  again: z.boolean(),
 });
 
 export type Help = z.infer<typeof help>;
@@ -56,4 +61,31 @@ export const askHelp = endpoint({
     z.strictObject({ want: z.literal('answer') }),
   ]),
   answer: help,
+});
+
+export const tryOtherNumbers = endpoint({
+  method: 'POST',
+  path: '/api/seat/attempts/:attemptId/entries/:entryId/other-numbers',
+  who: 'student',
+  does: 'In practice: gives a question that is done with other numbers, and checks an answer to it. Nothing of it is kept or counts.',
+  params: z.object({ attemptId: idInPath, entryId: shortId }),
+  largest: roomy,
+  body: z.strictObject({
+    /** The first, second, … other numbers: the same for the same round. */
+    round: z.int().min(1).max(1000),
+    /** The answer that is to be checked; null to see the question only. */
+    responses: writtenResponses.nullable(),
+  }),
+  answer: z.object({
+    item: sittingItem,
+    /** What became of the answer; null where none was sent. */
+    checked: z
+      .object({
+        share: z.number(),
+        remark: z.string(),
+        right: z.array(z.string()).nullable(),
+        explanation: z.string().nullable(),
+      })
+      .nullable(),
+  }),
 });

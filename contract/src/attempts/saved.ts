@@ -6,14 +6,17 @@ import { sentence } from './sentences';
 
 export const attemptId = z.object({ attemptId: idInPath });
 
+/** An answer to each part of a question, as a student's page sends it. */
+export const writtenResponses = sentResponses.refine(
+  (responses) => JSON.stringify(responses).length <= 20_000,
+  sentence('thatAnswerIsTooLong'),
+);
+
 export const savedAnswer = z.strictObject({
   entry: shortId,
   number: z.int().min(1),
   device: z.string().regex(/^[a-z0-9]{12}$/),
-  responses: sentResponses.refine(
-    (responses) => JSON.stringify(responses).length <= 20_000,
-    sentence('thatAnswerIsTooLong'),
-  ),
+  responses: writtenResponses,
   flagged: z.boolean(),
   /**
    * When it was written, by the device's account of the server's clock; it matters only where it

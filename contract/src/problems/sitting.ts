@@ -19,6 +19,7 @@ export const sitting = {
   'nothing-after': refusal(409),
   'no-help-in-test': refusal(403),
   'not-in-this-practice': refusal(403),
+  'not-done-yet': refusal(409),
   'nothing-to-check': refusal(409),
   'teacher-reads-this': refusal(409),
   'score-not-out': refusal(403),

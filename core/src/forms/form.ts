@@ -26,13 +26,15 @@ export interface Sitter {
   form?: string | null | undefined;
   /** At most so many choices in every question, for a student who needs fewer. */
   mostChoices?: number | null | undefined;
+  /** A question that is practised once more with other numbers, for the so manieth time. */
+  again?: { entry: string; round: number } | undefined;
 }
 
 type Streams = (name: string) => Random;
 
 /** The edition with the items, order and choices that belong to `sitter`. */
 export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Edition {
-  const { seed, seat = 0, form = null, mostChoices = null } = sitter;
+  const { seed, seat = 0, form = null, mostChoices = null, again } = sitter;
   const edition = mostChoices === null ? whole : withFewerChoicesEverywhere(whole, mostChoices);
   const common: Streams = (name) => randomFrom(`${edition.deal ?? ''}/${name}`);
   const streams: Streams = (name) => randomFrom(`${seed}/${name}`);
@@ -48,8 +50,11 @@ export function formOf(whole: Edition, sitter: Sitter, rules: FormRules): Editio
     if (chosen) entries = inForm({ ...section, entries }, chosen, common);
     if (rules.shuffleItems && !section.keepOrder)
       entries = shuffled(entries, streams(`items/${section.id}`), together);
+    const seedOf = (id: string) => (again?.entry === id ? `${seed}/again/${again.round}` : seed);
+    // Values come first: how a content is filled is known for it as it stands in the edition.
+    entries = entries.map((entry) => entryFor(entry, seedOf(entry.id)));
     if (rules.shuffleChoices) entries = entries.map((entry) => withShuffledChoices(entry, streams));
-    return { ...section, entries: entries.map((entry) => entryFor(entry, seed)) };
+    return { ...section, entries };
   });
   return { ...edition, sections, ...(chosen?.easier && { passages: easierOf(edition.passages) }) };
 }

@@ -1,4 +1,5 @@
 /** Reads numbers as students write them: 1/2, 1 1/2, ½, 0.5, 0,5, 1,234.5, 3.2 × 10^4, 5E-1, (−3), −7 °C, 50 %. */
+import Fraction from 'fraction.js';
 import { elementAt } from '../certain';
 import { digitsUp, vulgar } from './signs';
 import { add, divide, fromDecimal, negate, rational, type Rational } from './rational';
@@ -47,6 +48,9 @@ function tidy(text: string): string {
 }
 
 const plainNumber = String.raw`\d[\d.,' ]*(?:e[+-]?\d{1,2})?|[.,]\d+(?:e[+-]?\d{1,2})?`;
+/** Written in only one way, whatever parts whole from fraction. */
+const plainWhole = /^-?\d{1,15}$/;
+const plainDecimal = /^-?\d{1,15}(\.\d{1,15})?$/;
 const shape = new RegExp(
   `^(?<sign>[+-]?) ?(?:(?<whole>\\d+)(?: | ?\\+ ?)(?<top>\\d+) ?/ ?(?<bottom>\\d+)|(?<over>${plainNumber}) ?/ ?(?<minus>[+-]?)(?<under>${plainNumber})|(?<plain>${plainNumber}))`,
 );
@@ -80,6 +84,9 @@ function readPlain(text: string, decimal: DecimalSign): Rational[] {
  */
 export function readNumber(text: string, decimal: DecimalSign = 'either'): Reading[] {
   if (text.length > longestNumber) return [];
+  // Most are plain, and need no tidying.
+  if ((decimal === 'point' ? plainDecimal : plainWhole).test(text))
+    return [{ value: new Fraction(text), unit: '' }];
   let rest = tidy(text);
   let unit = '';
   const before = /^([-+]?) ?([$€£¥]) ?/.exec(rest);

@@ -46,6 +46,8 @@ function fractionText(
 
 /** A number without its sign, as the format wants it. */
 export function sizeText(size: Num, format: string, setting: Setting): string {
+  // Most are whole, and shown as they are.
+  if (format === '' && 'exact' in size && size.exact.d === 1n) return size.exact.n.toString();
   const places = /^(\d) places?$/.exec(format)?.[1];
   if (places !== undefined) return decimalText(size, Number(places));
   if (format === 'grouped')

@@ -59,6 +59,8 @@ function wrongMistakes(part: Part, pointer: string): Fault[] {
 
 /** What its numbers make of it must still be a question, such as a point that lies on its axis. */
 function noQuestion(part: Part, index: number): Fault[] {
+  // Of the others the key tells, which is tried by itself and costs less.
+  if (!kindOf(part).isDrawn) return [];
   const [problem] = problemsOfPart(part, index);
   if (!problem) return [];
   return [{ kind: 'unaskable', pointer: problem.pointer, words: problem.message }];

@@ -2,7 +2,7 @@
 import type { HandedInBy } from '@oaken/contract/attempts';
 import type { Attempt as StoredAttempt, AssignmentStudent, SittingConditions } from '../models';
 import { formRules, type AssignmentRules } from '@oaken/core/assignments';
-import { formOf, type Edition, type FormRules } from '@oaken/core/forms';
+import { formOf, type Edition, type FormRules, type Sitter } from '@oaken/core/forms';
 import type { Transaction } from 'sequelize';
 import {
   type StoredOwn,
@@ -200,4 +200,5 @@ export const attemptForm = (
   edition: Edition,
   attempt: Pick<Attempt, 'seed' | 'seat' | 'form' | 'given'>,
   rules: AssignmentRules,
-) => formOf(edition, sitterOf(attempt), orderOf(attempt, rules));
+  again?: Sitter['again'],
+) => formOf(edition, { ...sitterOf(attempt), again }, orderOf(attempt, rules));

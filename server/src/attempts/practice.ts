@@ -8,7 +8,7 @@ import {
   type PracticeHelp,
 } from '@oaken/core/assignments';
 import { entriesOf, type EditionEntry } from '@oaken/core/forms';
-import { rightInWords, scoreItem, type Responses } from '@oaken/core/items';
+import { remarkOn, rightInWords, scoreItem, type Responses } from '@oaken/core/items';
 import {
   checked,
   isDone,
@@ -35,7 +35,7 @@ import { readRecord, type StoredPractice } from './record';
 import { Veil } from './veil';
 import { writeLast } from './writing';
 
-const shareOf = (entry: EditionEntry, responses: Responses) => {
+export const shareOf = (entry: EditionEntry, responses: Responses) => {
   const { points, maxPoints, parts } = scoreItem(entry.content, responses);
   return {
     share: maxPoints > 0 ? points / maxPoints : 1,
@@ -45,6 +45,10 @@ const shareOf = (entry: EditionEntry, responses: Responses) => {
     })),
   };
 };
+
+/** Whether a question that is done can be tried with other numbers. */
+export const mayTryAgain = ({ variant }: EditionEntry, { feedback }: PracticeHelp) =>
+  variant !== undefined && feedback === 'at-once';
 
 type HelpRules = Pick<AssignmentRules, 'mode' | 'offPerTry' | 'practice'>;
 
@@ -64,6 +68,7 @@ export function helpOf(
     tries: practised.tries,
     share: practised.tries > 0 ? practised.share : null,
     parts: practised.tries > 0 ? shareOf(entry, responses).parts : [],
+    remark: practised.tries > 0 ? remarkOn(content, responses, words) : '',
     hints: content.hints.slice(0, practised.hints),
     hintsInAll: help.hints ? content.hints.length : practised.hints,
     triesLeft: help.tries === null ? null : Math.max(0, help.tries - practised.tries),
@@ -73,6 +78,7 @@ export function helpOf(
     worth: done ? practiceShare(practised, offPerTry, 0) : nextWorth(practised, offPerTry),
     right: done && help.answers ? rightInWords(content, words) : null,
     explanation: done && help.explanations ? content.explanation : null,
+    again: done && mayTryAgain(entry, help),
   };
 }
 
@@ -165,7 +171,7 @@ function isNewCheck(
 }
 
 /** @throws Problem 409 where nothing was answered, or a person has to read it */
-function insistOnCheckable({ content }: EditionEntry, responses: Responses): void {
+export function insistOnCheckable({ content }: EditionEntry, responses: Responses): void {
   const { parts } = scoreItem(content, responses);
   if (parts.every(({ answered }) => !answered)) throw problem('nothing-to-check');
   if (parts.some(({ needsMarking }) => needsMarking)) throw problem('teacher-reads-this');

@@ -8,6 +8,7 @@ import { countPlay, enterNext } from './going-on';
 import type { Editions } from './editions';
 import { handIn } from './hand-in';
 import { listSeat } from './list';
+import { tryOtherNumbers } from './other-numbers';
 import { askHelp } from './practice';
 import { heartbeat } from './heartbeat';
 import { readReport } from './report';
@@ -52,6 +53,10 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
   );
 
   bind(api.askHelp, ({ me, params, body }) => askHelp(context, editions, me, params, body));
+
+  bind(api.tryOtherNumbers, ({ me, params, body }) =>
+    tryOtherNumbers(context, editions, me, params, body),
+  );
 
   bind(api.handIn, ({ me, params, body }) =>
     handIn(context, editions, params.attemptId, {

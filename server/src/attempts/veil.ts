@@ -50,7 +50,10 @@ export class Veil {
   }
 
   /** Answers that the page sends, as they are stored. What it names in another way is left as it is. */
-  stored(answers: SavedAnswer[], edition: Edition): SavedAnswer[] {
+  stored<Answer extends Pick<SavedAnswer, 'entry' | 'responses'>>(
+    answers: Answer[],
+    edition: Edition,
+  ): Answer[] {
     return this.translate(
       answers,
       edition,

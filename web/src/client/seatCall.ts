@@ -27,6 +27,7 @@ export const seatEndpoints = {
   heartbeat: ['POST', '/api/seat/attempts/:attemptId/heartbeat'],
   countPlay: ['POST', '/api/seat/attempts/:attemptId/plays'],
   askHelp: ['POST', '/api/seat/attempts/:attemptId/entries/:entryId/help'],
+  tryOtherNumbers: ['POST', '/api/seat/attempts/:attemptId/entries/:entryId/other-numbers'],
   joinRound: ['POST', '/api/seat/rounds/:roundId'],
   answerRound: ['PUT', '/api/seat/rounds/:roundId/answer'],
   checkRoundAnswer: ['POST', '/api/seat/rounds/:roundId/check'],

@@ -2,12 +2,15 @@
 /** Help with one question of a practice: check, hints one by one, show the answer, and what became of it. */
 import type { Help } from '@oaken/contract/attempts';
 import type { PracticeHelp } from '@oaken/core/assignments';
-import { computed, ref } from 'vue';
+import { computed, defineAsyncComponent, ref } from 'vue';
 import RichText from '../parts/RichText.vue';
 import { say } from '../words';
 import { practiceInWords } from './ruleWords';
 
+const OtherNumbers = defineAsyncComponent(() => import('./OtherNumbers.vue'));
+
 const props = defineProps<{
+  place: { attemptId: number; entryId: string };
   help: Help;
   points: number;
   offPerTry: number;
@@ -70,6 +73,7 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
     <p v-if="helpWords" class="said" :class="{ done: help.done && !help.shown }" role="status">
       {{ helpWords }}
     </p>
+    <p v-if="help.remark && (!help.done || (help.share ?? 0) < 1)">{{ help.remark }}</p>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
     <ol v-if="help.hints.length" class="hints">
       <li v-for="(hint, index) in help.hints" :key="index"><RichText :html="hint" /></li>
@@ -108,6 +112,7 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
         <button class="btn" @click="asksAgain = false">{{ say('practice.showNo') }}</button>
       </div>
     </div>
+    <OtherNumbers v-if="help.again" v-bind="place" />
   </section>
 </template>
 

@@ -226,6 +226,7 @@ const signInAgain = () => router.push({ path: '/sign-in', query: { to: `/sit/${a
           <PracticeHelp
             v-if="attempt.help[entry.id]"
             :key="entry.id"
+            :place="{ attemptId: attempt.id, entryId: entry.id }"
             :help="present(attempt.help[entry.id], 'help')"
             :points="entry.points"
             :off-per-try="attempt.offPerTry"
