@@ -77,6 +77,8 @@ export const drafts: Draft[] = [
           minutes: 40,
           facility: 0.6,
           unknownToo: true,
+          level: 'any',
+          variantsOnly: false,
           byHand: 1,
           banks: [],
           curriculumLine: null,

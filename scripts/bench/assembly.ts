@@ -37,6 +37,8 @@ const blueprint: Blueprint = {
   minutes: 60,
   facility: 0.62,
   unknownToo: false,
+  level: 'any',
+  variantsOnly: false,
   byHand: 2,
   banks: [],
   curriculumLine: null,

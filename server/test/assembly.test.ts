@@ -30,6 +30,8 @@ const plain: Blueprint = {
   minutes: null,
   facility: null,
   unknownToo: false,
+  level: 'any',
+  variantsOnly: false,
   byHand: null,
   banks: [],
   curriculumLine: null,
@@ -360,6 +362,8 @@ test('what is kept stays, what is kept out or unknown never comes, and strands t
       byDepth: false,
       rows: [{ standard: 99, wants: [28] }],
       unknownToo: true,
+      level: 'any',
+      variantsOnly: false,
     },
     candidates,
   });
@@ -378,6 +382,64 @@ test('what is kept stays, what is kept out or unknown never comes, and strands t
     keep: [1, 2, 3],
   });
   expect(over.shortfalls).toEqual([{ what: 'over', row: 0, column: 0, form: 0, by: 2 }]);
+});
+
+describe('a level', () => {
+  // Facilities 0.05, 0.10, … 0.90, the hardest first.
+  const candidates = Array.from({ length: 18 }, (_, index): PlannedItem => ({
+    id: index + 1,
+    standards: [[1]],
+    depth: 1,
+    points: 1,
+    seconds: 60,
+    facility: (index + 1) / 20,
+    // What separates best stands in the middle.
+    itemRestCorrelation: 0.5 - Math.abs(index - 9) / 40,
+    byHand: false,
+  }));
+  const blueprint: Blueprint = { ...plain, byDepth: false, rows: [{ standard: 1, wants: [6] }] };
+  const taken = async (
+    level: Blueprint['level'],
+    more: Partial<Pick<Wish, 'forms' | 'keep'>> = {},
+  ) => {
+    const { forms } = await run({ blueprint: { ...blueprint, level }, candidates, ...more });
+    return forms.map((form) => chosenFrom(candidates, form).map(({ facility }) => facility!));
+  };
+
+  test.each([
+    ['easy', 0.65, 0.9],
+    ['middle', 0.35, 0.6],
+    ['hard', 0.05, 0.3],
+  ] as const)('%s takes its third', async (level, least, largest) => {
+    const [facilities] = await taken(level);
+    expect(facilities).toHaveLength(6);
+    for (const facility of facilities!) {
+      expect(facility).toBeGreaterThanOrEqual(least);
+      expect(facility).toBeLessThanOrEqual(largest);
+    }
+  });
+
+  test('from easy to hard takes as many of each third, the easiest first', async () => {
+    const { forms } = await run({ blueprint: { ...blueprint, level: 'easy-to-hard' }, candidates });
+    const facilities = forms[0]!.map((id) => id / 20);
+    expect(facilities).toEqual([...facilities].sort((a, b) => b - a));
+    const thirds = facilities.map((facility) => Math.floor((18 - facility * 20) / 6));
+    expect([0, 1, 2].map((third) => thirds.filter((of) => of === third).length)).toEqual([2, 2, 2]);
+  });
+
+  test('several forms have as many of each third', async () => {
+    const forms = await taken('easy-to-hard', { forms: 2 });
+    for (const form of forms) {
+      const hard = form.filter((facility) => facility <= 0.3).length;
+      const easy = form.filter((facility) => facility >= 0.65).length;
+      expect([easy, hard]).toEqual([2, 2]);
+    }
+  });
+
+  test('what is kept stays, however hard it is', async () => {
+    const [facilities] = await taken('easy', { keep: [1] });
+    expect(facilities).toContain(0.05);
+  });
 });
 
 test('a solver that runs out of time: what was found is not called the nearest, and nothing is not called something', async () => {

@@ -170,6 +170,8 @@ describe('what is placed', () => {
         minutes: null,
         facility: null,
         unknownToo: true,
+        level: 'any',
+        variantsOnly: false,
         byHand: null,
         banks: [],
         curriculumLine: tables,

@@ -781,6 +781,8 @@ describe('blueprints', () => {
     minutes: null,
     facility: null,
     unknownToo: false,
+    level: 'any',
+    variantsOnly: false,
     byHand: null,
     banks: [],
     grades: [],

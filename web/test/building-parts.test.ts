@@ -218,6 +218,8 @@ describe('a blueprint', () => {
     facility: null,
     byHand: null,
     unknownToo: true,
+    level: 'any',
+    variantsOnly: false,
     banks: null,
     without: [],
     ...changes,

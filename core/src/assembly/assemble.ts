@@ -9,7 +9,7 @@
  */
 import { elementAt, present } from '../certain';
 import type { Blueprint, Cell, PlannedItem } from './blueprint';
-import { figuresOf, inCellOrder, inPlacesOf, type FormFigures } from './figures';
+import { figuresOf, inCellOrder, inDifficultyOrder, inPlacesOf, type FormFigures } from './figures';
 import { Model, type Aim } from './model';
 import { poolFor, thinned, type PooledItem } from './pool';
 import type { Program, Solve, Solved } from './program';
@@ -99,6 +99,7 @@ const stages: readonly Stage[] = [
     least: 0,
     enough: (points) => enoughShare * points,
   },
+  { aim: 'levels', claimed: false, step: 'balancing', least: 0, enough: () => 1 },
   { aim: 'alike', claimed: false, step: 'balancing', least: 0, enough: () => 0.5 },
   { aim: 'sharpness', claimed: true, step: 'balancing', least: -Infinity, enough: () => 0.02 },
 ];
@@ -124,7 +125,8 @@ export async function assemble(
     if (claim !== 'nothing to claim') claims.set(stage.aim, claim);
   }
   const forms = search.forms();
-  const first = inCellOrder(elementAt(forms, 0));
+  const inOrder = wish.blueprint.level === 'easy-to-hard' ? inDifficultyOrder : inCellOrder;
+  const first = inOrder(elementAt(forms, 0));
   const placed = [
     first.map((item) => ({ item, points: item.points })),
     ...forms.slice(1).map((form) => inPlacesOf(first, form)),

@@ -2,6 +2,7 @@
 import { elementAt } from '../certain';
 import { z } from 'zod';
 import { count } from '../text';
+import { levels } from './ladder';
 import { sentence } from './sentences';
 
 const id = z.int().positive();
@@ -34,6 +35,10 @@ export const blueprint = z.strictObject({
     .nullable(),
   /** Whether items whose difficulty nobody knows yet may be taken where a mean is aimed at. */
   unknownToo: z.boolean(),
+  /** Which of the items of each cell are taken by how hard they are: all, a third of them, or some of each third. */
+  level: z.enum(['any', ...levels]).default('any'),
+  /** Only items with other numbers for each student. */
+  variantsOnly: z.boolean().default(false),
   /** At most so many items that a teacher marks by hand. */
   byHand: z.int(sentence('soManyMustBeWhole')).min(0).max(200).nullable(),
   /** From these banks; all that I may use when there is none. */
@@ -55,6 +60,8 @@ export const emptyBlueprint = (): Blueprint => ({
   minutes: null,
   facility: null,
   unknownToo: false,
+  level: 'any',
+  variantsOnly: false,
   byHand: null,
   banks: [],
   curriculumLine: null,

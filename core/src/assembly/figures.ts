@@ -1,5 +1,5 @@
 /** What each form of an assembled test amounts to, so that nobody has to believe that forms are alike. */
-import type { PooledItem } from './pool';
+import { byDifficulty, type PooledItem } from './pool';
 
 export interface FormFigures {
   items: number;
@@ -72,6 +72,10 @@ export function inCellOrder(items: readonly PooledItem[]): PooledItem[] {
     return cells || b.expected - a.expected || a.id - b.id;
   });
 }
+
+/** The easiest first, whatever their cells. */
+export const inDifficultyOrder = (items: readonly PooledItem[]): PooledItem[] =>
+  [...items].sort(byDifficulty);
 
 /**
  * Puts the items of a form into the places of the first: one that both have stays, the others go to a place of the same

@@ -19,7 +19,7 @@ const difficultyOfDepth = [0.25, 0.4, 0.55, 0.7];
 const unknownDifficulty = 0.4;
 
 /** How hard an item is, 0 to 1. */
-function difficultyOf({ facility, depth }: LadderItem): number {
+export function difficultyOf({ facility, depth }: Pick<LadderItem, 'facility' | 'depth'>): number {
   if (facility !== null) return 1 - facility;
   return depth === null ? unknownDifficulty : (difficultyOfDepth[depth - 1] ?? unknownDifficulty);
 }
@@ -33,7 +33,7 @@ const shares: Readonly<Record<Level, readonly [from: number, to: number]>> = {
 };
 
 /** The items of a level; more of its neighbors where it has fewer than are wanted. */
-function ofLevel<Item>(sorted: readonly Item[], level: Level, count: number): Item[] {
+export function ofLevel<Item>(sorted: readonly Item[], level: Level, count: number): Item[] {
   const [low, high] = shares[level];
   let [from, to] = [Math.floor(low * sorted.length), Math.ceil(high * sorted.length)];
   while (to - from < count && (from > 0 || to < sorted.length)) {

@@ -14,7 +14,7 @@ export type Limit =
   ({ what: 'cell'; form: number } & Cell) | { what: 'minutes' | 'by-hand'; form: number };
 
 /** What a stage of the search makes small; sharpness, which only a single form is chosen for, is made large. */
-export type Aim = 'shared' | 'missed' | 'points' | 'score' | 'alike' | 'sharpness';
+export type Aim = 'shared' | 'missed' | 'points' | 'score' | 'levels' | 'alike' | 'sharpness';
 
 /** A column that is at least each of its sums, and never below zero. */
 interface Distance {
@@ -54,6 +54,7 @@ export class Model {
     this.fillCells();
     this.keepLimits();
     this.aimAtScore();
+    if (request.blueprint.level === 'easy-to-hard') this.spreadLevels();
     if (forms > 1) this.matchForms();
     else this.separate();
   }
@@ -307,6 +308,19 @@ export class Model {
   private rangeWithin(indexes: readonly number[]): number {
     const inGroup = new Set(indexes.map((index) => elementAt(this.items, index)));
     return this.rangeOver((item) => (inGroup.has(item) ? 1 : 0));
+  }
+
+  /** From easy to hard: as many of each third as of the others. */
+  private spreadLevels(): void {
+    for (const [form] of this.take.entries()) {
+      const [easy, middle, hard] = [0, 1, 2].map((third) =>
+        this.total(this.weighed(form, (item) => (item.third === third ? 1 : 0))),
+      ) as [Term, Term, Term];
+      const apart = (a: Term, [column]: Term): Term[] => [a, [column, -1]];
+      this.price('levels', [
+        [this.distanceFrom([apart(easy, middle), apart(middle, hard), apart(easy, hard)], 0), 1],
+      ]);
+    }
   }
 
   private separate(): void {

@@ -1,5 +1,6 @@
 /** The items that may fill a blueprint: which cell each counts in, and what is expected of it. */
 import { elementAt, present } from '../certain';
+import { difficultyOf, ofLevel } from './ladder';
 import { cellOf, type Blueprint, type Cell, type PlannedItem } from './blueprint';
 
 export interface PooledItem extends PlannedItem {
@@ -8,6 +9,8 @@ export interface PooledItem extends PlannedItem {
   kept: boolean;
   /** Share of its points that students are expected to earn; where nobody has met it, the mean of its cell. */
   expected: number;
+  /** The easiest, the middle or the hardest third of what may be taken: 0, 1 or 2. */
+  third: number;
 }
 
 export interface Pool {
@@ -20,17 +23,20 @@ interface PoolRequest {
   blueprint: Blueprint;
   candidates: readonly PlannedItem[];
   keep: readonly number[];
+  forms: number;
 }
+
+type Placeable = Omit<PooledItem, 'expected' | 'third'>;
 
 /** What an item is expected to give while nobody has met any like it (common practice, no source). */
 const expectedOfNothing = 0.5;
 
 /** @returns candidates that some cell wants, with the kept ones whether or not a cell wants them */
-export function poolFor({ blueprint, candidates, keep }: PoolRequest): Pool {
+export function poolFor({ blueprint, candidates, keep, forms }: PoolRequest): Pool {
   const keptIds = new Set(keep);
   const excludedIds = new Set(blueprint.without);
   let unknown = 0;
-  const placed: Omit<PooledItem, 'expected'>[] = [];
+  const placed: Placeable[] = [];
   for (const item of candidates) {
     const cell = cellOf(blueprint, item);
     const wanted =
@@ -41,13 +47,41 @@ export function poolFor({ blueprint, candidates, keep }: PoolRequest): Pool {
       else placed.push({ ...item, cell, kept: false });
     }
   }
-  const byCell = new Map([...byCellKey(placed)].map(([key, items]) => [key, meanFacility(items)]));
-  const overall = meanFacility(placed) ?? blueprint.facility ?? expectedOfNothing;
-  const items = placed.map((item) => ({
+  const usable = ofWantedLevel(placed, blueprint, forms);
+  const byCell = new Map([...byCellKey(usable)].map(([key, items]) => [key, meanFacility(items)]));
+  const overall = meanFacility(usable) ?? blueprint.facility ?? expectedOfNothing;
+  const fromEasiest = [...usable].sort(byDifficulty);
+  const ranks = new Map(fromEasiest.map(({ id }, rank) => [id, rank]));
+  const items = usable.map((item) => ({
     ...item,
     expected: item.facility ?? byCell.get(keyOf(item.cell)) ?? overall,
+    third: Math.floor((3 * (ranks.get(item.id) ?? 0)) / usable.length),
   }));
   return { items, unknown };
+}
+
+/** From the easiest, as far as it is known. */
+export const byDifficulty = (
+  a: Pick<PlannedItem, 'id' | 'facility' | 'depth'>,
+  b: Pick<PlannedItem, 'id' | 'facility' | 'depth'>,
+) => difficultyOf(a) - difficultyOf(b) || a.id - b.id;
+
+/** Of each cell the items of the level that is wanted, with more of their neighbors where those would not do. */
+function ofWantedLevel(
+  placed: readonly Placeable[],
+  { level, rows }: Blueprint,
+  forms: number,
+): readonly Placeable[] {
+  if (level === 'any' || level === 'easy-to-hard') return placed;
+  const free = byCellKey(placed.filter(({ kept }) => !kept));
+  return [
+    ...placed.filter(({ kept }) => kept),
+    ...[...free.values()].flatMap((items) => {
+      const { row, column } = present(elementAt(items, 0).cell, 'cell of a candidate');
+      const wanted = Math.ceil(elementAt(elementAt(rows, row).wants, column) * forms);
+      return ofLevel([...items].sort(byDifficulty), level, wanted);
+    }),
+  ];
 }
 
 const keyOf = (cell: Cell | null) => (cell === null ? 'none' : `${cell.row}/${cell.column}`);

@@ -12,6 +12,7 @@ import { chainsOf } from '@oaken/core/tree';
 import { Op, type WhereOptions } from 'sequelize';
 import { rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
+import { makesItself } from '../banks/fairness';
 import { readItems } from '../banks/rows';
 import type { Context } from '../context';
 import { type Database } from '../database/connect';
@@ -169,7 +170,7 @@ async function fittingItems(
 
 function fittingRevisions(
   { models }: Database,
-  { grades }: Blueprint,
+  { grades, variantsOnly }: Blueprint,
   standards: number[],
 ): WhereOptions<Revision> {
   const onStandards = valuesOf(models.RevisionStandard, 'revisionId', { standardId: standards });
@@ -177,6 +178,7 @@ function fittingRevisions(
   return {
     // What gives no points measures nothing.
     points: { [Op.gt]: 0 },
+    ...(variantsOnly && makesItself),
     [Op.and]: [
       { id: { [Op.in]: onStandards } },
       ...(grades.length > 0 ? [{ id: { [Op.in]: forGrades } }] : []),

@@ -6,7 +6,7 @@ import type { Revision } from '../models';
 import type { VariantReport } from '@oaken/core/variants';
 
 /** The highest bit: whatever has it makes itself. */
-const makesItself = { media: { [Op.gte]: mediaBits.variants } };
+export const makesItself = { media: { [Op.gte]: mediaBits.variants } };
 
 async function lookAt({ database, reader }: Context, revision: Revision): Promise<VariantReport> {
   const grades = (revision.grades ?? []).map(({ grade }) => grade);

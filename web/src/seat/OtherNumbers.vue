@@ -6,8 +6,8 @@ import { computed, ref } from 'vue';
 import { inWords } from '../client/request';
 import { seatCall } from '../client/seatCall';
 import ItemView from '../kinds/ItemView.vue';
-import RichText from '../parts/RichText.vue';
 import { say } from '../words';
+import RightAnswer from './RightAnswer.vue';
 
 const props = defineProps<{ attemptId: number; entryId: string }>();
 
@@ -63,10 +63,7 @@ const judgement = computed(() => {
       <div v-if="checked" role="status">
         <p class="said" :class="{ right: checked.share >= 1 }">{{ judgement }}</p>
         <p v-if="checked.remark">{{ checked.remark }}</p>
-        <p v-for="(sentence, position) in checked.right ?? []" :key="position">
-          {{ say('practice.key', { answer: sentence }) }}
-        </p>
-        <RichText v-if="checked.explanation" class="why" :html="checked.explanation" />
+        <RightAnswer :right="checked.right" :explanation="checked.explanation" />
       </div>
     </template>
     <p v-if="wrong" class="wrong" role="alert">{{ wrong }}</p>
@@ -102,10 +99,6 @@ h3 {
 }
 .right {
   color: var(--secure);
-}
-.why {
-  border-inline-start: 3px solid var(--secure);
-  padding-inline-start: 12px;
 }
 .ask {
   display: flex;

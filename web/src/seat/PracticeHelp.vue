@@ -5,6 +5,7 @@ import type { PracticeHelp } from '@oaken/core/assignments';
 import { computed, defineAsyncComponent, ref } from 'vue';
 import RichText from '../parts/RichText.vue';
 import { say } from '../words';
+import RightAnswer from './RightAnswer.vue';
 import { practiceInWords } from './ruleWords';
 
 const OtherNumbers = defineAsyncComponent(() => import('./OtherNumbers.vue'));
@@ -78,12 +79,7 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
     <ol v-if="help.hints.length" class="hints">
       <li v-for="(hint, index) in help.hints" :key="index"><RichText :html="hint" /></li>
     </ol>
-    <template v-if="help.done">
-      <p v-for="(sentence, position) in help.right ?? []" :key="position">
-        {{ say('practice.key', { answer: sentence }) }}
-      </p>
-      <RichText v-if="help.explanation" class="why" :html="help.explanation" />
-    </template>
+    <RightAnswer v-if="help.done" :right="help.right" :explanation="help.explanation" />
     <div class="ask">
       <button
         v-if="checks && !help.done"
@@ -131,10 +127,6 @@ const hintsLeft = computed(() => props.help.hintsInAll - props.help.hints.length
 }
 .hints {
   padding-inline-start: 22px;
-}
-.why {
-  border-inline-start: 3px solid var(--secure);
-  padding-inline-start: 12px;
 }
 .ask {
   display: flex;

@@ -2,6 +2,8 @@
 /** What a blueprint asks of the whole: its time, how hard it is, and how much is marked by hand. */
 import type { Blueprint } from '@oaken/core/assembly';
 import { ref } from 'vue';
+import SelectField from '../../parts/SelectField.vue';
+import { levelNames } from '../shared/levelNames';
 import { useTyped } from './useTyped';
 import { say } from '../../words/teacher';
 
@@ -73,7 +75,30 @@ function setNumber(name: keyof typeof limits): void {
         @change="setNumber('byHand')"
       />
     </label>
+    <label
+      >{{ say('tests.level') }}
+      <SelectField
+        class="level"
+        :model-value="blueprint.level"
+        :disabled="!mayChange"
+        :aria-label="say('tests.level')"
+        @update:model-value="emit('set', { level: $event as Blueprint['level'] })"
+        ><ElOption value="any" :label="say('tests.anyLevel')" /><ElOption
+          v-for="(name, level) in levelNames"
+          :key="level"
+          :value="level"
+          :label="name"
+      /></SelectField>
+    </label>
   </div>
+  <ElCheckbox
+    class="tick"
+    :model-value="blueprint.variantsOnly"
+    :disabled="!mayChange"
+    @change="emit('set', { variantsOnly: $event as boolean })"
+  >
+    {{ say('tests.onlyVariants') }}</ElCheckbox
+  >
   <ElCheckbox
     v-if="blueprint.facility !== null"
     class="tick"
@@ -96,6 +121,9 @@ function setNumber(name: keyof typeof limits): void {
 }
 .limits :deep(.el-input) {
   width: 72px;
+}
+.limits .level {
+  width: 150px;
 }
 .tick {
   display: block;

@@ -14,6 +14,7 @@ import SelectField from '../../parts/SelectField.vue';
 import { useLibrary } from '../library/library';
 import StandardPicker from '../library/StandardPicker.vue';
 import { itemLine } from '../shared/words';
+import { levelNames } from '../shared/levelNames';
 import { say } from '../../words/teacher';
 
 const items = defineModel<TopicItems | null>({ required: true });
@@ -28,12 +29,6 @@ const wish = reactive({
 const picking = ref(false);
 const { wrong, read } = useDoing();
 
-const levelNames: Record<Level, string> = {
-  'easy-to-hard': say('tests.easyToHard'),
-  easy: say('tests.easyOnes'),
-  middle: say('tests.middleOnes'),
-  hard: say('tests.hardOnes'),
-};
 const standards = computed(() => wish.standards.flatMap((id) => library.standards.get(id) ?? []));
 watch(
   () => ({ ...wish }),
