@@ -295,6 +295,38 @@ describe('more than a term', () => {
   });
 
   test.each([
+    ['x^2 > 2', 'x < −√2 or x > √2'],
+    ['x^2 ≤ 2', '−√2 ≤ x ≤ √2'],
+    ['x^2 ≤ 2', '[−√2, √2]'],
+    ['x^2 > 2', '(−∞, −√2) ∪ (√2, ∞)'],
+    ['x^2 = 5', '{√5, −√5}'],
+    ['x^2 = 5', 'x = ±√5'],
+    ['|x − 1| < 3', '−2 < x < 4'],
+    ['|x − 1| ≥ 3', 'x ≤ −2 or x ≥ 4'],
+    ['|2x + 1| = 5', 'x = 2 or x = −3'],
+    ['√x ≥ 3', 'x ≥ 9'],
+    ['x^2 − x − 1 < 0', '(1 − √5)/2 < x < (1 + √5)/2'],
+    ['x > √3', '√3 < x'],
+    ['|x| ≤ π', '[−π, π]'],
+  ])('whose numbers are no fractions: %s is answered by %s', (key, given) => {
+    expect([verdict(key, given), verdict(given, key)]).toEqual(['right', 'right']);
+  });
+
+  test.each([
+    ['x^2 > 2', 'x > √2'],
+    ['x^2 > 2', 'x ≤ −√2 or x ≥ √2'],
+    ['x^2 ≤ 2', '−√2 < x ≤ √2'],
+    ['x^2 > 2', 'x < −1.4142 or x > 1.4142'],
+    ['|x − 1| < 3', '−4 < x < 2'],
+    ['|x − 1| < 3', '−2 ≤ x < 4'],
+    ['√x ≥ 3', 'x ≤ 9'],
+    ['x^2 = 5', 'x = √5'],
+    ['|x| < −1', '|x| < −2'],
+  ])('whose numbers are no fractions: %s is not answered by %s', (key, given) => {
+    expect(verdict(key, given)).toBe('wrong');
+  });
+
+  test.each([
     ['x > 3', 'x ≥ 3'],
     ['x > 3', 'x < 3'],
     ['x > 3', 'y > 3'],

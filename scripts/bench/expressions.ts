@@ -69,6 +69,8 @@ const nasty = [
     .join(' or ')
     .slice(0, 200),
   'sqrt('.repeat(30) + '2' + ')'.repeat(30),
+  Array.from({ length: 24 }, (_, n) => `|x|>${n}`).join(' or '),
+  Array.from({ length: 12 }, (_, n) => `√(x-${n})<${n}`).join(' and '),
 ];
 const longest = Math.max(
   ...nasty.flatMap((response) =>

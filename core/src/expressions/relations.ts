@@ -4,6 +4,7 @@ import { chartOf, combined, isSameChart, type Chart } from './chart';
 import { coefficientsOf, rationalRoots, valueAt, type Coefficients } from './one-letter';
 import { normalOf, type Normal } from './normal';
 import * as poly from './polynomial';
+import { holdAlike } from './sampled';
 import { isSameTerm } from './same';
 import { lettersOf, type Term } from './term';
 
@@ -134,7 +135,9 @@ export function isSameRelation(a: readonly Relation[], b: readonly Relation[]): 
   if (letters(a) !== letters(b)) return false;
   const [first, second] = [solutions(a), solutions(b)];
   if (first && second) return isSameChart(first, second);
-  return matches(a, b, (x, y) => matches(x, y, isSameComparison));
+  if (matches(a, b, (x, y) => matches(x, y, isSameComparison))) return true;
+  const [letter, ...others] = letters(a).split(' ');
+  return letter !== undefined && letter !== '' && others.length === 0 && holdAlike(a, b, letter);
 }
 
 /** The letter that stands alone on a side, with numbers or other letters on the rest; null where none does. */

@@ -75,6 +75,52 @@ function isSameAmount(
   return right !== null && value !== null && converted(value, given.unit, key.unit).equals(right);
 }
 
+const letterIn = (answer: Answer): string | null => {
+  if (answer.is !== 'relation') return null;
+  const letters = new Set(
+    answer.any.flat().flatMap(({ left, right }) => [...lettersOf(left), ...lettersOf(right)]),
+  );
+  const [letter] = letters;
+  return letters.size === 1 && letter !== undefined ? letter : null;
+};
+
+function relationOf({ from, to }: Interval, letter: Term): Relation {
+  const ends: Relation = [
+    { left: letter, sign: from.isOpen ? '>' : '≥', right: from.value ?? letter },
+    { left: letter, sign: to.isOpen ? '<' : '≤', right: to.value ?? letter },
+  ];
+  return ends.filter((_, index) => [from, to][index]?.value);
+}
+
+/** What an answer says of a letter; null where it says nothing of one. */
+function relationsOf(answer: Answer, letter: Term): readonly Relation[] | null {
+  switch (answer.is) {
+    case 'relation':
+      return answer.any;
+    case 'intervals':
+      return answer.any.map((interval) => relationOf(interval, letter));
+    case 'set':
+      return answer.of.map((right) => [{ left: letter, sign: '=', right }]);
+    case 'point': {
+      const [low, high] = answer.of;
+      if (!low || !high || answer.of.length > 2) return null;
+      const ends = { from: { value: low, isOpen: true }, to: { value: high, isOpen: true } };
+      return [relationOf(ends, letter)];
+    }
+    default:
+      return null;
+  }
+}
+
+/** Numbers that are no fractions, named in one way and said by a relation in the other. */
+function isSameInRelations(key: Answer, given: Answer): boolean {
+  const name = letterIn(key) ?? letterIn(given);
+  if (name === null) return false;
+  const letter: Term = { is: 'letter', name };
+  const [right, named] = [relationsOf(key, letter), relationsOf(given, letter)];
+  return right !== null && named !== null && isSameRelation(right, named);
+}
+
 /** Whether two answers say the same, whatever their form. */
 export function isSameAnswer(key: Answer, given: Answer): boolean {
   if (key.is === 'term') {
@@ -92,7 +138,7 @@ export function isSameAnswer(key: Answer, given: Answer): boolean {
   if (right && named) return key.is !== 'point' && isSameChart(right, named);
   if (key.is === 'intervals' && given.is === 'intervals')
     return matches(key.any, given.any, (a, b) => sameEnd(a.from, b.from) && sameEnd(a.to, b.to));
-  return false;
+  return key.is !== 'point' && isSameInRelations(key, given);
 }
 
 /** A relation whose letter stands alone asks for one whose letter stands alone, with the rest in the form. */
