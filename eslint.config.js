@@ -73,7 +73,7 @@ export default ts.config(
   { files: ['server/src/database/migrations/**'], rules: { 'max-lines': 'off' } },
   {
     // Nothing that must be there on somebody's word: core/certain says what was missing.
-    files: ['*/src/**', 'web/worker/**'],
+    files: ['*/src/**', 'web/worker/**', 'web/build/**'],
     rules: { '@typescript-eslint/no-non-null-assertion': 'error' },
   },
   {

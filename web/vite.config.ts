@@ -3,11 +3,13 @@ import { resolve } from 'node:path';
 import { ElementPlusResolver } from 'unplugin-vue-components/resolvers';
 import Components from 'unplugin-vue-components/vite';
 import { defineConfig } from 'vite';
+import { evaluated } from './build/evaluated';
 import { seatWorker } from './worker/plugin';
 
 export default defineConfig({
   root: import.meta.dirname,
   plugins: [
+    evaluated('src/client/endpoints.ts'),
     seatWorker(),
     vue({ template: { compilerOptions: { isCustomElement: (tag) => tag === 'math-field' } } }),
     // Element Plus one component at a time; our own are imported by hand, so that a reader sees where they come from.

@@ -2,7 +2,7 @@
 import { itemFacts } from '@oaken/core/items';
 import { highestNumber, letters } from '@oaken/core/capture';
 import { mostChoices } from '@oaken/core/rounds';
-import { richText } from '@oaken/core/text';
+import { richText } from '@oaken/core/rich-text';
 import { z } from 'zod';
 import { language } from '../accounts/session';
 import { clientKey, endpoint, id, idInPath, instant, roomy, shortId } from '../endpoint/define';

@@ -1,7 +1,8 @@
 /** Passages: texts, pictures, sound or film that several items ask about (QTI: stimulus). */
 import { z } from 'zod';
 import type { PartText } from '../items';
-import { plainText, richText } from '../text';
+import { richText } from '../rich-text';
+import { plainText } from '../text';
 import { sentence } from './sentences';
 
 export const numberings = ['none', 'paragraphs', 'lines'] as const;

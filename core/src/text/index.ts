@@ -1,29 +1,12 @@
-/**
- * Rich text is a small subset of HTML, the same everywhere: what the editor writes, what the server accepts and
- * what a page shows. Formulas are elements with their LaTeX in an attribute, so that text stays text.
- */
+/** Words on their way between people and programs: lists, counts, cut to a length, as rich text. */
 import nouns from '@oaken/words/en/nouns.json' with { type: 'json' };
 import { locales, type Language } from '@oaken/words/languages';
 import { speaker } from '@oaken/words/speaking';
-import { z } from 'zod';
 import { plainText } from '../plain';
-import { sentence } from './sentences';
 
 export { allowedAttributes, allowedElements, marked, mostPlays } from '../markup';
 export { percentText, wholePercent } from '@oaken/words/numbers';
 export { plainText };
-
-export const longestRichText = 60_000;
-
-export const richText = z
-  .string()
-  // Nothing else is asked of a text that is too long: it would have to be read for it.
-  .max(longestRichText, {
-    error: sentence('textIsLongerThanCharacters', {
-      longestRichText: longestRichText.toLocaleString('en'),
-    }),
-    abort: true,
-  });
 
 /** Plain words as rich text. */
 export function asRichText(words: string): string {

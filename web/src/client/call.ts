@@ -1,12 +1,6 @@
-import {
-  api,
-  type AnswerOf,
-  type Api,
-  type BodyOf,
-  type Endpoint,
-  type ParamsOf,
-} from '@oaken/contract';
+import type { AnswerOf, Api, BodyOf, ParamsOf } from '@oaken/contract';
 import { filled } from './address';
+import { endpoints } from './endpoints';
 import { request } from './request';
 
 /** What an endpoint must be given; what it has no use for cannot be given. */
@@ -23,7 +17,7 @@ export function addressOf(
   params: Record<string, unknown> = {},
   query: Record<string, unknown> = {},
 ): string {
-  return filled(api[name].path, params, query);
+  return filled(endpoints[name][1], params, query);
 }
 
 /** Calls an endpoint of the contract by its name. */
@@ -36,5 +30,5 @@ export function call<Name extends keyof Api>(
     query?: Record<string, unknown>;
     body?: unknown;
   };
-  return request((api[name] as Endpoint).method, addressOf(name, params, query), body);
+  return request(endpoints[name][0], addressOf(name, params, query), body);
 }

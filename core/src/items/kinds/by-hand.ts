@@ -1,6 +1,7 @@
 /** What the kinds share that a teacher marks. */
 import { z } from 'zod';
-import { count, richText } from '../../text';
+import { richText } from '../../rich-text';
+import { count } from '../../text';
 import { roundPoints } from '../../scoring';
 import type { Gist } from '../kind/gist';
 import { sentence } from './sentences';

@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { isSameAnswer, readAnswer } from '../../expressions';
 import { fold, pointsForSet, shareRule } from '../../scoring';
-import { alternatives, listing, plainText, richText } from '../../text';
+import { richText } from '../../rich-text';
+import { alternatives, listing, plainText } from '../../text';
 import { partBase, partId, type Kind, type PartBase } from '../kind/kind';
 import { isPlaced } from './numeric-key';
 import { piecesRemark } from './remarks';

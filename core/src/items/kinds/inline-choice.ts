@@ -1,7 +1,8 @@
 import { elementAt } from '../../certain';
 import { z } from 'zod';
 import { pointsForSet, setRule } from '../../scoring';
-import { alternatives, listing, marked, plainText, richText } from '../../text';
+import { richText } from '../../rich-text';
+import { alternatives, listing, marked, plainText } from '../../text';
 import {
   fewerChoices,
   labelOf,

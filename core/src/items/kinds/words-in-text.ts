@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { mostPoints, pointsForSet, setRule } from '../../scoring';
-import { listing, marked, richText } from '../../text';
+import { richText } from '../../rich-text';
+import { listing, marked } from '../../text';
 import {
   checkReachable,
   partBase,

@@ -8,7 +8,7 @@ export type BuildDialog = 'share' | 'copy' | 'similar' | 'apart' | 'ask';
 import type { ItemRow } from '@oaken/contract/banks';
 import { allEntries, type Entry } from '@oaken/core/assessments';
 import { computed } from 'vue';
-import { itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
 import BeginDialog from '../rounds/BeginDialog.vue';
 import ApartDialog from './ApartDialog.vue';
 import CopyTestDialog from './CopyTestDialog.vue';

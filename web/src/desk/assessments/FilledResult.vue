@@ -6,7 +6,8 @@ import type { Blueprint } from '@oaken/core/assembly';
 import { listing } from '@oaken/core/text';
 import { computed, ref } from 'vue';
 import { useLibrary } from '../library/library';
-import { percent, pointsText, itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
+import { percent, pointsText } from '../shared/words';
 import FormFiguresTable from './FormFiguresTable.vue';
 import { say } from '../../words/teacher';
 

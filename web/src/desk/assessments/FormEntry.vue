@@ -1,7 +1,8 @@
 <script setup lang="ts">
 /** One item of a form, and what this form does with it. */
 import { kinds } from '@oaken/core/items';
-import { percent, pointsText, itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
+import { percent, pointsText } from '../shared/words';
 import type { FormLine } from './formLines';
 import { say } from '../../words/teacher';
 

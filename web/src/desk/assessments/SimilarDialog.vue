@@ -6,7 +6,8 @@ import { kinds } from '@oaken/core/items';
 import { ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { percent, itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
+import { percent } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const open = defineModel<boolean>({ required: true });

@@ -3,7 +3,8 @@
 import type { ItemRow } from '@oaken/contract/banks';
 import { kinds } from '@oaken/core/items';
 import { computed, ref } from 'vue';
-import { percent, pointsText, itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
+import { percent, pointsText } from '../shared/words';
 import { markWords } from './markWords';
 import { say } from '../../words/teacher';
 

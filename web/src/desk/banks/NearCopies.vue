@@ -3,7 +3,7 @@
 import type { AnswerOf, api } from '@oaken/contract';
 import { onMounted, ref } from 'vue';
 import { call } from '../../client/call';
-import { itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ items: number[] }>();

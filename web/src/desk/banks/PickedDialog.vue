@@ -5,7 +5,8 @@ import { kinds } from '@oaken/core/items';
 import { ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
-import { pointsText, itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
+import { pointsText } from '../shared/words';
 import { whenOpened } from '../../parts/whenOpened';
 import { say } from '../../words/teacher';
 

@@ -9,7 +9,8 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import FootingLine from '../../parts/FootingLine.vue';
 import PageHead from '../shared/PageHead.vue';
 import { done, failed } from '../shared/undo';
-import { itemLine, useWords } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
+import { useWords } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const words = useWords();

@@ -14,7 +14,7 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import NewTestDialog from '../new-test/NewTestDialog.vue';
 import { done, failed } from '../shared/undo';
-import { itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
 import { say } from '../../words/teacher';
 import { useCurricula } from './curricula';
 

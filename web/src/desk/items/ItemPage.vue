@@ -19,7 +19,7 @@ import PlaceDialog from '../library/PlaceDialog.vue';
 import { plain } from '../shared/keptText';
 import { done } from '../shared/undo';
 import { useSaving } from '../shared/useSaving';
-import { itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
 import type { Compared } from './compared';
 import ComparedItem from './ComparedItem.vue';
 import FactsEditor from './FactsEditor.vue';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 /** Items that have almost the same words, beside the one that is written. */
 import type { ItemRow } from '@oaken/contract/banks';
-import { itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
 import { say } from '../../words/teacher';
 
 defineProps<{ near: readonly { item: ItemRow }[] }>();

@@ -13,7 +13,7 @@ import { useDoing } from '../../client/useDoing';
 import SelectField from '../../parts/SelectField.vue';
 import { useLibrary } from '../library/library';
 import StandardPicker from '../library/StandardPicker.vue';
-import { itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
 import { levelNames } from '../shared/levelNames';
 import { say } from '../../words/teacher';
 

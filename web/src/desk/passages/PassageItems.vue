@@ -9,7 +9,8 @@ import EmptyNote from '../../parts/EmptyNote.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import NewTestDialog from '../new-test/NewTestDialog.vue';
 import { done, failed } from '../shared/undo';
-import { pointsText, itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
+import { pointsText } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const props = defineProps<{ passageId: number; mayEdit: boolean }>();

@@ -1,5 +1,4 @@
 /** Times, shares and counts as the desk says them. */
-import { exampleOf, type ItemContent } from '@oaken/core/items';
 import { plainText, shorten, wholePercent } from '@oaken/core/text';
 import { dateInWords, inWords, roughly } from '@oaken/core/timing';
 import { useSession } from '../../client/session';
@@ -37,9 +36,6 @@ export const decimal = (value: number, digits = 2) =>
 export const pointsText = (value: number) => String(Math.round(value * 100) / 100);
 export const stemLine = (html: string, length = 160) =>
   shorten(plainText(html.replace(/<blockquote>.*?<\/blockquote>/gs, '')), length);
-/** The question of an item in a line; of one that makes itself, with the numbers of an example. */
-export const itemLine = (content: ItemContent, length?: number) =>
-  stemLine(exampleOf(content).stem, length);
 export const minutesOf = (seconds: number) => Math.max(1, Math.round(seconds / 60));
 export const depthNames = [
   '',

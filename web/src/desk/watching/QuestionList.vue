@@ -5,7 +5,8 @@ import { commonestWrong } from '@oaken/core/watching';
 import { computed, ref } from 'vue';
 import SortHead from '../shared/SortHead.vue';
 import { sortedRows, type Sort, type SortValue } from '../shared/sorting';
-import { percent, itemLine } from '../shared/words';
+import { itemLine } from '../shared/itemLine';
+import { percent } from '../shared/words';
 import { say } from '../../words/teacher';
 
 const { questions } = defineProps<{ questions: readonly WatchedQuestion[] }>();
