@@ -113,6 +113,9 @@ const setDenominators = (text: string) =>
   padding: 6px 0;
   border-bottom: var(--line);
 }
+.variable:has(.pictures) {
+  align-items: start;
+}
 .name :deep(input) {
   font-family: var(--serif);
   font-style: italic;
