@@ -34,14 +34,14 @@ test('a rectangle with a side that differs is put into the question', async () =
   await dialog.getByLabel(desk.editor.diagramWidth).fill('0 cm');
   await expect(dialog.getByRole('alert')).toHaveText('“0 cm” is not a length.');
   await dialog.getByLabel(desk.editor.diagramWidth).fill('[[a]] cm');
-  await expect(dialog.getByRole('img')).toBeVisible();
+  await expect(dialog.locator('svg.diagram')).toBeVisible();
   await expectAccessible('diagram dialog', page);
   await dialog.getByRole('button', { name: desk.editor.insert, exact: true }).click();
   await expect(wording().locator('svg')).toContainText('[[a]] cm');
   await page.getByRole('button', { name: desk.items.beginVariables }).click();
   await page.getByLabel(desk.kinds.rightNumber).fill('[[4 * a]]');
   // An example of it, drawn with its number, and said to those who cannot see it.
-  const drawn = view().getByRole('img').first();
+  const drawn = view().locator('svg.diagram');
   await expect(drawn).toHaveAccessibleName(/^A rectangle, \d+ cm wide and 4 cm high$/);
   await expect(drawn).toContainText(/^\d+ cm/);
 });
@@ -69,7 +69,7 @@ test('a variable is one of some pictures, and the key knows them by their words'
     await dialog.getByRole('button', { name: desk.editor.insert, exact: true }).click();
     await page.getByLabel(desk.items.pictureWord).last().fill(word);
   }
-  await expect(variable('shape').getByRole('img')).toHaveCount(2);
+  await expect(variable('shape').locator('img')).toHaveCount(2);
   await expect(view().getByRole('img', { name: 'A flat shape' }).first()).toBeVisible();
   await expectAccessible('pictures of a variable', page);
 });
