@@ -41,6 +41,7 @@ const programs = [
   ['demo/src/fill.ts', 'demo/dist/fill.mjs'],
   ['stand-ins/src/main.ts', 'stand-ins/dist/main.mjs'],
   ['demo/src/fill-large.ts', 'demo/dist/fill-large.mjs'],
+  ['demo/src/fill-year.ts', 'demo/dist/fill-year.mjs'],
 ];
 
 /** Run by itself it builds; imported it only lends its plug-in. */

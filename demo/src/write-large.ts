@@ -2,6 +2,7 @@
 import { elementAt } from '@oaken/core/certain';
 import type { Connection } from 'mariadb';
 import { day } from '@oaken/core/timing';
+import { insertLines } from './bulk';
 import { largeBank, type LargeItem } from './large';
 
 export const largeBankName = 'Large trial bank';
@@ -52,20 +53,6 @@ const revisionColumns = [
   'created_at',
 ];
 
-async function insert(
-  connection: Connection,
-  table: string,
-  columns: string[],
-  lines: unknown[][],
-): Promise<void> {
-  if (lines.length === 0) return;
-  const places = `(${columns.map(() => '?').join(', ')})`;
-  await connection.query(
-    `INSERT INTO ${table} (${columns.join(', ')}) VALUES ${lines.map(() => places).join(', ')}`,
-    lines.flat(),
-  );
-}
-
 /** Lowest standards with the lowest of their grades. */
 const readStandards = (connection: Connection): Promise<Standard[]> =>
   connection.query(
@@ -105,7 +92,7 @@ async function write(target: Target, items: LargeItem[]): Promise<void> {
     madeAt: new Date(now - item.age * day),
   }));
   await connection.beginTransaction();
-  await insert(
+  await insertLines(
     connection,
     'items',
     itemColumns,
@@ -120,7 +107,7 @@ async function write(target: Target, items: LargeItem[]): Promise<void> {
       item.itemRestCorrelation,
     ]),
   );
-  await insert(
+  await insertLines(
     connection,
     'revisions',
     revisionColumns,
@@ -142,19 +129,19 @@ async function write(target: Target, items: LargeItem[]): Promise<void> {
       madeAt,
     ]),
   );
-  await insert(
+  await insertLines(
     connection,
     'revision_standards',
     ['revision_id', 'standard_id'],
     lines.map(({ revision, standard }) => [revision, standard.id]),
   );
-  await insert(
+  await insertLines(
     connection,
     'revision_grades',
     ['revision_id', 'grade'],
     lines.map(({ revision, standard }) => [revision, standard.grade]),
   );
-  await insert(
+  await insertLines(
     connection,
     'revision_tags',
     ['revision_id', 'tag'],

@@ -2,6 +2,7 @@
 import { elementAt } from '@oaken/core/certain';
 import { hash } from '@node-rs/argon2';
 import { createConnection } from 'mariadb';
+import { insertLines } from './bulk';
 import { demonstrationSchool } from './index';
 import { filledSheet } from './paper/filled-sheet';
 import { demoSeed } from './people';
@@ -24,14 +25,8 @@ export async function fill(socketPath: string, database: string, now: number): P
     await connection.beginTransaction();
     for (const [table, rows] of tables) {
       const columns = Object.keys(elementAt(rows, 0));
-      for (let from = 0; from < rows.length; from += 500) {
-        const lines = rows.slice(from, from + 500);
-        const marks = `(${columns.map(() => '?').join(', ')})`;
-        await connection.query(
-          `INSERT INTO ${table} (${columns.map((column) => `\`${column}\``).join(', ')}) VALUES ${lines.map(() => marks).join(', ')}`,
-          lines.flatMap((row) => columns.map((column) => row[column] ?? null)),
-        );
-      }
+      const lines = rows.map((row) => columns.map((column) => row[column] ?? null));
+      await insertLines(connection, table, columns, lines);
     }
     await connection.commit();
     return true;
