@@ -21,6 +21,8 @@ import { flushPromises, mount } from '@vue/test-utils';
 import PicturesField from '../src/desk/items/template/PicturesField.vue';
 import RichText from '../src/parts/RichText.vue';
 import DiagramDialog from '../src/rich/DiagramDialog.vue';
+import { cleanPaste } from '../src/rich/paste';
+import { spokenText } from '../src/sitting/spokenText';
 import { say } from '../src/words/teacher';
 import { atTheDesk, opened, press, type } from './support/desk';
 
@@ -95,8 +97,19 @@ describe('in a wording', () => {
 
   test('is a picture that readers are told of in its words', async () => {
     const page = await shown(rectangle, 'The school yard');
-    expect(page.get('svg[role=img]').attributes('aria-label')).toBe('The school yard');
+    expect(page.get('.unseen').text()).toBe('The school yard');
+    expect(page.get('svg').attributes('aria-hidden')).toBe('true');
   });
+
+  test('is read aloud in its words, and not in those of its drawing', async () => {
+    const page = await shown(rectangle, 'The school yard');
+    expect(spokenText(page.element as HTMLElement).text).toBe('The school yard');
+  });
+
+  test('stays when it is copied from one field into another', () =>
+    expect(cleanPaste(html(rectangle, 'The school yard'))).toBe(
+      html(rectangle, 'The school yard'),
+    ));
 
   test('one that cannot be drawn stays in words', async () => {
     const page = await shown({ ...rectangle, width: '0 cm' }, 'The school yard');

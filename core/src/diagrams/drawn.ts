@@ -55,10 +55,12 @@ function svgOfMark(mark: Mark): string {
 /**
  * A sketch as SVG, in the color and the letters of what stands around it.
  *
- * @param label what it shows, for those who cannot see it
+ * @param label what it shows, for those who cannot see it; none where that stands beside it
  */
-export function svgOfSketch({ width, height, marks }: Sketch, label: string): string {
+export function svgOfSketch({ width, height, marks }: Sketch, label?: string): string {
+  const said =
+    label === undefined ? 'aria-hidden="true"' : `role="img" aria-label="${escaped(label)}"`;
   const inside = marks.map(svgOfMark).join('');
   const [across, down] = [Math.ceil(width), Math.ceil(height)];
-  return `<svg class="diagram" role="img" aria-label="${escaped(label)}" viewBox="0 0 ${across} ${down}" width="${across}" height="${down}">${inside}</svg>`;
+  return `<svg class="diagram" ${said} viewBox="0 0 ${across} ${down}" width="${across}" height="${down}">${inside}</svg>`;
 }

@@ -42,7 +42,7 @@ export const DiagramNode = Node.create({
     words: {
       default: '',
       parseHTML: (element: HTMLElement) =>
-        element.querySelector('svg')?.getAttribute('aria-label') ?? element.textContent ?? '',
+        (element.querySelector('.unseen') ?? element).textContent,
       renderHTML: () => ({}),
     },
   }),

@@ -1,5 +1,8 @@
 /** What comes from a word processor or a spreadsheet, before the editor reads it. */
 import { present } from '@oaken/core/certain';
+import { allowedAttributes } from '@oaken/core/markup';
+
+const kept = new Set(Object.values(allowedAttributes).flat());
 
 /** Lists that a word processor writes as paragraphs with marks of its own become lists. */
 function listsFromMarks(body: HTMLElement): void {
@@ -63,11 +66,6 @@ export function cleanPaste(html: string): string {
   emphasisFromStyles(body);
   for (const element of Array.from(body.querySelectorAll('*')))
     for (const { name } of Array.from(element.attributes))
-      if (
-        !/^(data-(formula|gap|words|size)|colspan|rowspan|src|alt|title|width|height|start|controls)$/.test(
-          name,
-        )
-      )
-        element.removeAttribute(name);
+      if (!kept.has(name)) element.removeAttribute(name);
   return body.innerHTML.replace(/\u00a0/g, ' ');
 }
