@@ -45,6 +45,8 @@ test('a vector without markup is only text, and stays text in an attribute', () 
 test('what an author writes passes: every allowed element with its attributes', () => {
   const values: Record<string, string> = {
     'data-formula': '\\frac{1}{2}',
+    'data-diagram':
+      '{&quot;shape&quot;:&quot;rectangle&quot;,&quot;width&quot;:&quot;6 cm&quot;,&quot;height&quot;:&quot;4 cm&quot;}',
     'data-gap': 'g1',
     'data-words': 'w1',
     'data-size': 'large',
