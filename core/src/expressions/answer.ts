@@ -67,10 +67,14 @@ const relationSigns = (text: string) =>
     .replace(/==/g, '=');
 const sign = new RegExp(`[${signs.join('')}]`);
 
-/** Parted at a word between relations; a letter that looks like the word is one where no relation would be left. */
+/** A sign, with something on both of its sides. */
+const isRelation = (text: string) =>
+  sign.test(text) && !sign.test(text.trim().charAt(0)) && !sign.test(text.trim().slice(-1));
+
+/** Parted at a word between relations; a letter that looks like the word is one where no relations would be left. */
 function parted(text: string, word: RegExp): string[] {
   const parts = text.split(word);
-  return parts.every((part) => sign.test(part)) ? parts : [text];
+  return parts.every(isRelation) ? parts : [text];
 }
 
 /** 2 < x ≤ 5 as two comparisons. */

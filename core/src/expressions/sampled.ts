@@ -47,8 +47,14 @@ class Side {
   }
 
   holdsAt(x: number, slack = 0): boolean {
-    const order = this.orderAt(x, slack);
+    const order = this.orderAt(x, slack) ?? (slack > 0 ? this.orderBeside(x, slack) : null);
     return order !== null && holds[this.comparison.sign](order);
+  }
+
+  /** At the end of where a side has values, which a double may miss. */
+  private orderBeside(x: number, slack: number): Order {
+    const step = (slack / 10) * Math.max(1, Math.abs(x));
+    return this.orderAt(x + step, slack) ?? this.orderAt(x - step, slack);
   }
 
   /** Where the order changes, or a side begins or ceases to have a value. */
