@@ -17,6 +17,7 @@ import SectionHead from '../src/desk/assessments/SectionHead.vue';
 import ShareTestDialog from '../src/desk/assessments/ShareTestDialog.vue';
 import { Refused } from '../src/client/request';
 import { say } from '../src/words/teacher';
+import { chooseIn } from './support/choose-in';
 import {
   answers,
   atTheDesk,
@@ -316,6 +317,21 @@ describe('a blueprint', () => {
     const set = await limited();
     await type(say(label), text);
     expect(set()).toEqual(changed);
+  });
+
+  test.each([
+    ['easy', 'tests.easyOnes'],
+    ['easy-to-hard', 'tests.easyToHard'],
+  ] as const)('the level “%s” is chosen by its name', async (level, name) => {
+    const page = await opened(BlueprintLimits, { blueprint: blueprint(), mayChange: true });
+    await chooseIn(page.get('[role=combobox]'), say(name));
+    expect(page.emitted('set')).toEqual([[{ level }]]);
+  });
+
+  test('only items with other numbers are taken where that is ticked', async () => {
+    const set = await limited();
+    await check(say('tests.onlyVariants'));
+    expect(set()).toEqual({ variantsOnly: true });
   });
 
   test('an emptied limit is none', async () => {
