@@ -26,7 +26,7 @@ export interface Sitter {
   form?: string | null | undefined;
   /** At most so many choices in every question, for a student who needs fewer. */
   mostChoices?: number | null | undefined;
-  /** A question that is practised once more with other numbers, for the so manieth time. */
+  /** A question that is practised once more with other numbers, the first time, the second, … */
   again?: { entry: string; round: number } | undefined;
 }
 

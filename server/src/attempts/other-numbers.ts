@@ -52,8 +52,8 @@ function judged(
 }
 
 /**
- * @throws Problem 403 where this is no practice that says at once what is right; 404 for a question that has no other
- * numbers; 409 before it is done, and once the attempt is over
+ * @throws Problem 403 where this is no practice that says at once what is right, and for a question that has no other
+ * numbers; 404 for one that was not given; 409 before it is done, and once the attempt is over
  */
 export async function tryOtherNumbers(
   { database, now }: Context,
