@@ -143,4 +143,13 @@ test('its end is said everywhere, to each in their language', async () => {
   await expect(teacher.getByText(desk.rounds.ended)).toBeVisible();
   await expect(fast.page.getByText(english.round.ended)).toBeVisible();
   await expect(first.page.getByText(spanish.round.ended)).toBeVisible();
+  // What else this student sits in other files is in English again.
+  await first.page.evaluate(async () => {
+    const { csrf } = await (await fetch('/api/session')).json();
+    await fetch('/api/session/language', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json', 'x-csrf-token': csrf },
+      body: JSON.stringify({ language: 'en' }),
+    });
+  });
 });
