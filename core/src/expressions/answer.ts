@@ -1,7 +1,7 @@
 /** A line of mathematics that answers something: a term, a relation, a set, an interval, a point, an amount. */
 import { normalOf } from './normal';
 import { longestAnswer, termOf } from './parse';
-import { signs, type Comparison, type Relation, type Sign } from './relations';
+import { signs, type Comparison, type Relation, type Sign } from './comparison';
 import { lettersOf, type Term } from './term';
 import { ReadError, tidy, type ReadFault } from './tokens';
 import { readUnit, type Unit } from './units';

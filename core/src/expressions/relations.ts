@@ -1,41 +1,13 @@
 /** Equations and inequalities, alone or in a chain: 2 < x ≤ 5. */
 import type Fraction from 'fraction.js';
 import { chartOf, combined, isSameChart, type Chart } from './chart';
+import { holds, lettersInRelations, turned, type Comparison, type Relation } from './comparison';
 import { coefficientsOf, rationalRoots, valueAt, type Coefficients } from './one-letter';
 import { normalOf, type Normal } from './normal';
 import * as poly from './polynomial';
 import { holdAlike } from './sampled';
 import { isSameTerm } from './same';
 import { lettersOf, type Term } from './term';
-
-export const signs = ['=', '≠', '<', '≤', '>', '≥'] as const;
-export type Sign = (typeof signs)[number];
-
-export interface Comparison {
-  left: Term;
-  sign: Sign;
-  right: Term;
-}
-/** All of its comparisons hold. */
-export type Relation = readonly Comparison[];
-
-const holds: Readonly<Record<Sign, (difference: number) => boolean>> = {
-  '=': (difference) => difference === 0,
-  '≠': (difference) => difference !== 0,
-  '<': (difference) => difference < 0,
-  '≤': (difference) => difference <= 0,
-  '>': (difference) => difference > 0,
-  '≥': (difference) => difference >= 0,
-};
-/** The sign when both sides change places. */
-export const turned: Readonly<Record<Sign, Sign>> = {
-  '=': '=',
-  '≠': '≠',
-  '<': '>',
-  '≤': '≥',
-  '>': '<',
-  '≥': '≤',
-};
 
 const differenceOf = ({ left, right }: Comparison): Term => ({ is: 'difference', left, right });
 
@@ -69,11 +41,8 @@ function solved(comparison: Comparison, letter: string): Chart | null {
 
 /** Numbers for which one of the relations holds; null where they speak of more letters, or are not solved exactly. */
 export function solutions(alternatives: readonly Relation[]): Chart | null {
-  const letters = new Set(
-    alternatives.flat().flatMap(({ left, right }) => [...lettersOf(left), ...lettersOf(right)]),
-  );
-  const [letter = 'x'] = letters;
-  if (letters.size > 1) return null;
+  const [letter = 'x', ...others] = lettersInRelations(alternatives);
+  if (others.length > 0) return null;
   const charts: Chart[] = [];
   for (const relation of alternatives) {
     const links = relation.map((comparison) => solved(comparison, letter));
@@ -124,20 +93,13 @@ export function matches<T>(
 
 /** Whether two relations, or alternatives of them, hold for the same numbers. */
 export function isSameRelation(a: readonly Relation[], b: readonly Relation[]): boolean {
-  const letters = (list: readonly Relation[]) =>
-    [
-      ...new Set(
-        list.flat().flatMap(({ left, right }) => [...lettersOf(left), ...lettersOf(right)]),
-      ),
-    ]
-      .sort()
-      .join(' ');
-  if (letters(a) !== letters(b)) return false;
+  const letters = lettersInRelations(a);
+  if (letters.join(' ') !== lettersInRelations(b).join(' ')) return false;
   const [first, second] = [solutions(a), solutions(b)];
   if (first && second) return isSameChart(first, second);
   if (matches(a, b, (x, y) => matches(x, y, isSameComparison))) return true;
-  const [letter, ...others] = letters(a).split(' ');
-  return letter !== undefined && letter !== '' && others.length === 0 && holdAlike(a, b, letter);
+  const [letter, ...others] = letters;
+  return letter !== undefined && others.length === 0 && holdAlike(a, b, letter);
 }
 
 /** The letter that stands alone on a side, with numbers or other letters on the rest; null where none does. */

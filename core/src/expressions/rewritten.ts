@@ -4,7 +4,7 @@ import type { Answer } from './answer';
 import { exactValue, normalOf, polynomialOf } from './normal';
 import * as poly from './polynomial';
 import type { Monomial, Polynomial } from './polynomial';
-import { turned, type Relation } from './relations';
+import { turned, type Relation } from './comparison';
 import { numberTerm, type Term } from './term';
 import { termText } from './tex';
 import { tidy } from './tokens';

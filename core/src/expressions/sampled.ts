@@ -3,8 +3,8 @@
  * by interval arithmetic, and whether they hold is compared at every break, between the breaks and beyond them.
  */
 import { elementAt } from '../certain';
+import { holds, type Comparison, type Relation } from './comparison';
 import { valueWithin } from './interval';
-import type { Comparison, Relation, Sign } from './relations';
 
 /** Where changes of sign are looked for: near 0 closely, then ever wider; nowhere special. */
 const lookedAt: readonly number[] = (() => {
@@ -16,15 +16,6 @@ const lookedAt: readonly number[] = (() => {
 const precision = 1e-11;
 /** Breaks closer than this by their size are one, and a difference as small as this there is none. */
 const close = 1e-8;
-
-const holds: Readonly<Record<Sign, (order: number) => boolean>> = {
-  '=': (order) => order === 0,
-  '≠': (order) => order !== 0,
-  '<': (order) => order < 0,
-  '≤': (order) => order <= 0,
-  '>': (order) => order > 0,
-  '≥': (order) => order >= 0,
-};
 
 /** Left against right: −1, 0 or 1; null where one has no value. */
 type Order = -1 | 0 | 1 | null;

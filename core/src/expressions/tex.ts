@@ -1,6 +1,6 @@
 /** Answers as LaTeX, to show how they were read, and as plain text, as one would type them. */
 import type { Answer, End, Interval } from './answer';
-import type { Relation, Sign } from './relations';
+import type { Relation, Sign } from './comparison';
 import type { FunctionName, Term } from './term';
 import { Writing } from './writing';
 

@@ -5,7 +5,8 @@ import type { Answer, End, Interval } from './answer';
 import { chartOf, combined, isSameChart, type Chart } from './chart';
 import { isInForm, type Form } from './forms';
 import { exactValue } from './normal';
-import { isolated, isSameRelation, matches, solutions, type Relation } from './relations';
+import { lettersInRelations, type Relation } from './comparison';
+import { isolated, isSameRelation, matches, solutions } from './relations';
 import { isSameTerm } from './same';
 import { lettersOf, type Term } from './term';
 import { converted, isSameDimension } from './units';
@@ -77,11 +78,8 @@ function isSameAmount(
 
 const letterIn = (answer: Answer): string | null => {
   if (answer.is !== 'relation') return null;
-  const letters = new Set(
-    answer.any.flat().flatMap(({ left, right }) => [...lettersOf(left), ...lettersOf(right)]),
-  );
-  const [letter] = letters;
-  return letters.size === 1 && letter !== undefined ? letter : null;
+  const [letter, ...others] = lettersInRelations(answer.any);
+  return letter !== undefined && others.length === 0 ? letter : null;
 };
 
 function relationOf({ from, to }: Interval, letter: Term): Relation {
