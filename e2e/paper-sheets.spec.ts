@@ -1,4 +1,5 @@
 /** A test on paper beside screens: printed, filled in, imported, looked at, and in one result. */
+import { unpackResults } from '@oaken/contract/results';
 import { expect, test, type Browser, type Page } from '@playwright/test';
 import { entriesOf } from '@oaken/core/forms';
 import { plainText } from '@oaken/core/plain';
@@ -57,8 +58,9 @@ async function sent<Answer>(page: Page, path: string, data: object): Promise<Ans
   return reply.json() as Promise<Answer>;
 }
 const results = async () =>
-  (await fetched<AnswerOf<typeof api.readResults>>(`/api/assignments/${assignmentId}/results`))
-    .students;
+  unpackResults(
+    await fetched<AnswerOf<typeof api.readResults>>(`/api/assignments/${assignmentId}/results`),
+  ).students;
 /** An assignment that no other test knows of. */
 async function given(): Promise<number> {
   const { assignments } = await fetched<AnswerOf<typeof api.listAssignments>>('/api/assignments');

@@ -29,6 +29,7 @@ runMain(async () => {
       'assembly',
       'saving',
       'rush',
+      'whole-school',
       'killing',
       'round',
       'round-killing',
@@ -38,6 +39,8 @@ runMain(async () => {
       'holds',
       'beside',
       'queries',
+      'year',
+      'costs',
     ]) {
       if (only && only !== name && name !== 'floor') continue;
       const outfile = await bundle(`scripts/bench/${name}.ts`);

@@ -255,6 +255,56 @@ describe('filters and counts', () => {
   });
 });
 
+describe('items that come one by one', () => {
+  const some = fc.array(
+    fc.record({
+      id: fc.integer({ min: 1, max: 40 }),
+      bank: fc.constantFrom(1, 2),
+      uses: fc.integer({ min: 0, max: 5 }),
+      createdAt: fc.integer({ min: 0, max: 5 }),
+    }),
+    { minLength: 1, maxLength: 60 },
+  );
+  const itemOf = (change: Partial<FindableItem>): FindableItem => ({ ...plain, ...change });
+
+  test('are in their places at once, in every order', () =>
+    fc.assert(
+      fc.property(some, fc.constantFrom(...orders), (changes, order) => {
+        const followed = new ItemIndex();
+        const all = new Map<number, FindableItem>();
+        const question: Question = { order, from: 0, size: 100, banks: [1, 2] };
+        for (const change of changes) {
+          followed.put(itemOf(change));
+          all.set(change.id, itemOf(change));
+          followed.find(question);
+        }
+        const whole = new ItemIndex();
+        for (const item of all.values()) whole.put(item);
+        expect(followed.find(question).ids).toEqual(whole.find(question).ids);
+      }),
+    ));
+
+  test('are counted by bank as they come, change and go', () =>
+    fc.assert(
+      fc.property(some, fc.array(fc.integer({ min: 1, max: 40 })), (changes, removed) => {
+        const index = new ItemIndex();
+        const all = new Map<number, FindableItem>();
+        for (const change of changes) {
+          index.put(itemOf(change));
+          all.set(change.id, itemOf(change));
+        }
+        for (const id of removed) {
+          index.remove(id);
+          all.delete(id);
+        }
+        for (const bank of [1, 2])
+          expect(index.sizes.get(bank) ?? 0).toBe(
+            [...all.values()].filter((item) => item.bank === bank).length,
+          );
+      }),
+    ));
+});
+
 describe('words', () => {
   test('a standard’s code is understood however it is typed', () => {
     const index = indexOf([

@@ -4,14 +4,13 @@
  * hold while nothing is asked of it.
  */
 import { randomBytes } from 'node:crypto';
-import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { zipSync } from 'fflate';
 import { kindOf } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
 import { report } from './figure';
 import { largeTest } from './large-test';
-import { name, pool, prepareSchool, signInStaff, staffHeaders, start, studentIds } from './load';
+import { pool, prepareSchool, signInStaff, staffHeaders, startProbed, studentIds } from './load';
 
 const port = 4698;
 const address = `http://127.0.0.1:${port}`;
@@ -29,19 +28,7 @@ for (let n = 0; n < 9; n++) await handedIn(ids);
 const [{ id: bank }] = await pool.query('SELECT id FROM banks WHERE owner_id = ? LIMIT 1', [
   teacher,
 ]);
-const probe = join(process.cwd(), 'server/test/support/hold-probe.mjs');
-const server = await start(
-  'server/dist/main.mjs',
-  [],
-  { OAKEN_DATABASE: name, OAKEN_PORT: String(port) },
-  ['--import', probe],
-);
-
-const longestHold = () =>
-  new Promise<number>((done) => {
-    server.once('message', (message: { hold: number }) => done(message.hold));
-    server.send('hold');
-  });
+const { server, longestHold } = await startProbed(port);
 const headers = staffHeaders(token);
 async function get(path: string): Promise<void> {
   const response = await fetch(address + path, { headers });

@@ -38,6 +38,19 @@ export function start(
   });
 }
 
+/** A server that says how long its event loop was held at most since it was last asked, in ms. */
+export async function startProbed(port: number) {
+  const probe = join(process.cwd(), 'server/test/support/hold-probe.mjs');
+  const env = { OAKEN_DATABASE: name, OAKEN_PORT: String(port) };
+  const server = await start('server/dist/main.mjs', [], env, ['--import', probe]);
+  const longestHold = () =>
+    new Promise<number>((done) => {
+      server.once('message', (message: { hold: number }) => done(message.hold));
+      server.send('hold');
+    });
+  return { server, longestHold };
+}
+
 export const studentIds = (students: number) =>
   Array.from({ length: students }, (_, n) => firstStudent + n);
 

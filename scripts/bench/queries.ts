@@ -79,21 +79,29 @@ const queries: Record<string, Run> = {
   unmarkedEntries: (on) => marking.unmarkedEntries(on, [assignmentId]),
   lockDueLetters: (on, inside) => letters.lockDueLetters(on, time, 20, inside),
   attemptsToSaveInto: (on, inside) => attempts.attemptsToSaveInto(on, attemptIds, inside),
-  noteHeartbeat: (on) =>
-    attempts.noteHeartbeat(on, { attemptId: first, entry, hidden: false, leaves: 0, time }),
-  noteTimes: (on) =>
-    attempts.noteTimes(on, [{ attemptId: first, entryId: entry, page: 'bench', milliseconds: 5 }]),
+  'noteHeartbeats, 300 signs': (on, inside) =>
+    attempts.noteHeartbeats(
+      on,
+      attemptIds.slice(0, 300).map((attemptId) => ({
+        ...{ attemptId, entry, hidden: false, leaves: 0, time },
+      })),
+      inside,
+    ),
+  noteTimes: (on, inside) =>
+    attempts.noteTimes(
+      on,
+      [{ attemptId: first, entryId: entry, page: 'bench', milliseconds: 5 }],
+      inside,
+    ),
   keepLateAnswer: (on, inside) => {
     const late = { writtenAt: time, arrivedAt: time, offlineSince: time };
     return attempts.keepLateAnswer(on, { ...answersOf(first), ...late }, inside);
   },
-  editionsOf: (on, inside) => attempts.editionsOf(on, [assignmentId], inside),
   'upsertAnswers, 600 answers': (on, inside) =>
     attempts.upsertAnswers(on, attemptIds.map(answersOf), time, inside),
   'replaceScores, one attempt': (on, inside) =>
     attempts.replaceScores(on, [{ attemptId: first, scores }], inside),
   sumsOfAssignment: (on) => figures.sumsOfAssignment(on, assignmentId),
-  sumsAsAskedNow: (on, inside) => figures.sumsAsAskedNow(on, itemIds, inside),
   staleFigures: (on) => figures.staleFigures(on, 50),
   'recountUses, 40 items': (on, inside) => banks.recountUses(on, itemIds, inside),
   'insertItems, 1,000 items': (on, inside) => interchange.insertItems(on, shelf, newRows, inside),
@@ -108,8 +116,8 @@ const queries: Record<string, Run> = {
   sumsOfSharedItems: (on) =>
     assessments.sumsOfSharedItems(on, { latestAssignments: 40, mostItems: 200 }),
   'writeWorths, 600 attempts': (on, inside) => rescoring.writeWorths(on, worths, inside),
-  'scoredEntries, 24,000 scores': (on) =>
-    results.scoredEntries(on, { assignmentIds: [assignmentId], students, from: null, to: null }),
+  'scoredWorks, 24,000 scores': (on) =>
+    results.scoredWorks(on, { assignmentIds: [assignmentId], students, from: null, to: null }),
   addFailures: (on, inside) =>
     accounts.addFailures(on, { subject: 'bench', add: 1, now: time, forgotten: time }, inside),
   progressOf: (on) => attempts.progressOf(on, [assignmentId]),

@@ -14,17 +14,17 @@ import { assignmentRoutes } from './assignments/routes';
 import { Editions } from './attempts/editions';
 import { attemptRoutes } from './attempts/routes';
 import { SavingQueue } from './attempts/saving';
-import { handInOverdue } from './attempts/hand-in';
+import { Signs } from './attempts/signs';
 import { LocalFinder, type Finder } from './banks/finding/finder';
 import { calendarRoutes } from './calendar/routes';
 import { anythingRoutes } from './anything/routes';
 import { bankRoutes } from './banks/routes';
 import type { RosterService } from './classes/roster-service';
 import { classRoutes } from './classes/routes';
+import { jobsOf, type Job } from './jobs';
 import type { Context } from './context';
 import { quotas } from './files/limits';
 import { fileRoutes } from './files/routes';
-import { removeUnfinished } from './files/service';
 import type { Database } from './database/connect';
 import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
@@ -37,21 +37,15 @@ import type { Logger } from './log';
 import type { Mailbox } from './letters/mailbox';
 import type { Post } from './letters/post';
 import { letterRoutes } from './letters/routes';
-import { sendLetters } from './letters/sending';
 import { interchangeRoutes } from './interchange/routes';
 import { markingRoutes } from './marking/routes';
-import { takeFromFolder } from './paper/folder';
-import { readScans } from './paper/reading-scans';
 import { scanRoutes } from './paper/routes';
 import { localScanReader, type ScanReader } from './paper/scan-reader';
 import { passageRoutes } from './passages/routes';
-import { renewFigures } from './figures/renew';
 import type { Reader } from './reading/reader';
-import { fileEnded } from './rounds/filing';
 import { roundRoutes } from './rounds/routes';
 import { curriculumRoutes } from './curricula/routes';
 import { standardRoutes } from './standards/routes';
-import { forgetSentChanges } from './assessments/building';
 import { testRoutes } from './assessments/routes';
 import type { DeskThread } from './threads/desk';
 import { deskRoutes } from './desk-routes';
@@ -61,10 +55,11 @@ import { sentence } from './sentences';
 export interface AppOptions extends BindOptions {
   database: Database;
   /**
-   * Connections that only sittings use, so that nothing else can take the last one; without them,
-   * those of `database`.
+   * Connections that only sittings use, and those that only saves, signs of life and the sessions
+   * behind them use, so that nothing else can take the last one; without them, those of `database`.
    */
   seatDatabase?: Database;
+  savingDatabase?: Database;
   now(): number;
   log: Logger;
   /** The folder of the built web client; null for the API alone. */
@@ -102,7 +97,7 @@ export interface App {
   http: Express;
   context: Context;
   /** What has to happen by itself: hands overdue attempts in, renews figures, forgets what is old. */
-  jobs: { every: number; name: string; run(): Promise<unknown> }[];
+  jobs: Job[];
 }
 
 export function createApp(options: AppOptions): App {
@@ -118,6 +113,7 @@ export function createApp(options: AppOptions): App {
     mailbox = null,
     checkAnswers,
     seatDatabase = database,
+    savingDatabase = seatDatabase,
     desk = null,
     reader,
     scanReader = localScanReader,
@@ -138,14 +134,15 @@ export function createApp(options: AppOptions): App {
     now,
     log,
     site,
-    sessions: new Sessions(seatDatabase, now),
+    sessions: new Sessions(savingDatabase, now),
     throttle,
     devices,
     reader,
     scanReader,
     freeDisk,
     fileRoom,
-    saving: new SavingQueue(seatDatabase, editions, now),
+    saving: new SavingQueue(savingDatabase, editions, now),
+    signs: new Signs(savingDatabase, now),
     finder: finder ?? new LocalFinder(database),
     assembler: assembler ?? localAssembler,
     rosterService,
@@ -162,7 +159,7 @@ export function createApp(options: AppOptions): App {
   http.use(compression());
   if (pages !== null) servePages(http, pages);
   http.use(problemHandler(log));
-  return { http, context, jobs: jobsOf(context, editions, scanFolder) };
+  return { http, context, jobs: jobsOf(context, { editions, scanFolder, desk }) };
 }
 
 /** Express as it is before any route. */
@@ -194,8 +191,9 @@ function interfaceRoutes(
 ): express.Router {
   const routes = express.Router();
   routes.use((_request, response, next) => {
-    response.set({ 'Cache-Control': 'no-store', 'X-Content-Type-Options': 'nosniff' });
-    if (context.site.secure) response.set('Strict-Transport-Security', 'max-age=31536000');
+    response.setHeader('Cache-Control', 'no-store');
+    response.setHeader('X-Content-Type-Options', 'nosniff');
+    if (context.site.secure) response.setHeader('Strict-Transport-Security', 'max-age=31536000');
     next();
   });
   const bind = binder(routes, context, { checkAnswers });
@@ -233,38 +231,6 @@ function interfaceRoutes(
     throw problem('nothing-here');
   });
   return routes;
-}
-
-/** What has to happen by itself. */
-function jobsOf(context: Context, editions: Editions, scanFolder: string | null): App['jobs'] {
-  return [
-    ...(scanFolder === null
-      ? []
-      : [
-          {
-            name: 'take scans from the folder',
-            every: 5_000,
-            run: () => takeFromFolder(context, scanFolder),
-          },
-        ]),
-    { name: 'hand in overdue attempts', every: 1_000, run: () => handInOverdue(context, editions) },
-    { name: 'read scans', every: 1_000, run: () => readScans(context, editions) },
-    { name: 'file ended rounds', every: 30_000, run: () => fileEnded(context, editions) },
-    { name: 'send letters', every: 2_000, run: () => sendLetters(context) },
-    { name: 'renew item figures', every: 15_000, run: () => renewFigures(context) },
-    {
-      name: 'forget old sessions',
-      every: 600_000,
-      run: () =>
-        Promise.all([
-          context.sessions.sweep(),
-          context.throttle.sweep(),
-          context.devices.sweep(),
-          removeUnfinished(context),
-          forgetSentChanges(context),
-        ]),
-    },
-  ];
 }
 
 const tooLarge = (limit: number) =>

@@ -8,14 +8,19 @@ import type { Bind, Call } from './http/bind';
 import { Download } from './http/download';
 import { Problem } from './problems/problem';
 import { loggable } from './log';
-import { endpointName, type Answered, type Asked } from './threads/desk';
-import { deskRoutes } from './desk-routes';
+import { onOccasion, slowStatements } from './log/slow-statements';
+import { endpointName, type Answered, type Asked, type Said } from './threads/desk';
+import { deskJobs, deskRoutes } from './desk-routes';
 
 /** Whoever started this thread. */
 const port = present(parentPort, 'thread that asks');
 
 const connections = 6;
-const database = connect(workerData as DatabaseAddress, connections);
+
+const log = {
+  warn: (about: object, words: string) => port.postMessage({ about, words } satisfies Said),
+} as Context['log'];
+const database = connect(workerData as DatabaseAddress, connections, slowStatements(log));
 
 type Handler = (call: Call<never>) => Promise<unknown>;
 const handlers = new Map<string, Handler>();
@@ -25,9 +30,13 @@ const keep = ((endpoint, handle) =>
 // These routes need nothing else of what the server has; what they ask for beyond this would fail at once.
 deskRoutes(keep, { database, now: Date.now } as Context, new Editions(database));
 
+for (const [name, job] of Object.entries(deskJobs({ database, log }))) handlers.set(name, job);
+
 async function answer({ number, endpoint, ...call }: Asked): Promise<Answered> {
   try {
-    const made = await valueOf(handlers, endpoint)({ ...call, visitor: call.me } as never);
+    const made = await onOccasion(endpoint, () =>
+      valueOf(handlers, endpoint)({ ...call, visitor: call.me } as never),
+    );
     if (made instanceof Download)
       return {
         number,

@@ -17,12 +17,13 @@ import { ThreadedScanReader } from './paper/scan-reader';
 import { RemoteMailbox } from './letters/mailbox';
 import { SmtpPost } from './letters/post';
 import { logInto, logTo } from './log';
+import { onOccasion, slowStatements } from './log/slow-statements';
 import { readSettings, WrongSetting } from './settings';
 import { Reader } from './reading/reader';
 import { DeskThread } from './threads/desk';
 
-/** Connections for sittings alone, and for everything else. */
-const connections = { seat: 10, desk: 12 };
+/** Connections for saves and signs alone, for all else of sittings, and for everything else. */
+const connections = { saving: 6, seat: 10, desk: 12 };
 /** What is on its way when the server is to end gets so long. */
 const longestDrain = 1_500;
 
@@ -98,13 +99,16 @@ async function main(): Promise<void> {
   if (process.argv[2] === 'setup-link') return printSetupLink();
 
   const log = folder === null ? logTo(process.stdout) : logInto(join(folder, 'logs'));
-  const database = connect(address, connections.desk);
-  const seatDatabase = connect(address, connections.seat);
+  const heard = slowStatements(log);
+  const database = connect(address, connections.desk, heard);
+  const seatDatabase = connect(address, connections.seat, heard);
+  const savingDatabase = connect(address, connections.saving, heard);
   const desk = new DeskThread(new URL('./desk.mjs', import.meta.url), address, log);
   const app = createApp({
     ...settings,
     database,
     seatDatabase,
+    savingDatabase,
     desk,
     scanReader: new ThreadedScanReader(new URL('./scans.mjs', import.meta.url)),
     reader: new Reader(new URL('./reader.mjs', import.meta.url)),
@@ -140,7 +144,7 @@ async function main(): Promise<void> {
     server.closeIdleConnections();
     const { saving, finder } = app.context;
     const ended = Promise.all([saving.drain(), finder.close(), desk.close()]).then(() =>
-      Promise.all([database.close(), seatDatabase.close()]),
+      Promise.all([database, seatDatabase, savingDatabase].map((pool) => pool.close())),
     );
     // A database that does not answer is no reason to stay: what was not acknowledged is still on the devices.
     await Promise.race([ended, wait(longestDrain)]);
@@ -163,7 +167,7 @@ async function startJobs({ jobs, context: { log } }: App): Promise<NodeJS.Timeou
   // A job that fails is tried again at its next turn; the database may be away for a while. It is said once.
   const attempt = async ({ name, run }: App['jobs'][number]) => {
     try {
-      await run();
+      await onOccasion(name, run);
       failing.delete(name);
     } catch (error) {
       if (!failing.has(name))
@@ -171,7 +175,7 @@ async function startJobs({ jobs, context: { log } }: App): Promise<NodeJS.Timeou
       failing.add(name);
     }
   };
-  for (const job of jobs) await attempt(job);
+  for (const job of jobs) if (!job.isIdle) await attempt(job);
   return jobs.map((job) => {
     let busy = false;
     return setInterval(() => {

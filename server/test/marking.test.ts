@@ -86,12 +86,12 @@ test('the same answers are marked once for all who gave them; scores follow; a m
     value: 0.875,
     n: 1,
   });
+  school.clock.now += 1_000;
   await teacher.ok('PUT', path, {
     attempts: [{ attemptId: students[1]!.attemptId, version: 1 }],
     points: 2,
     comment: 'Say why twice.',
   });
-  school.clock.now += 1_000;
   await school.jobs();
   expect((await teacher.ok('GET', `/api/items/${itemId}`)).item.facility).toEqual({
     value: 0.5,

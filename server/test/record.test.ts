@@ -1,5 +1,5 @@
 /** The record of students' work: whichever attempts are asked for, the same is known of each. */
-import { readRecord, readRecords, type RecordPart } from '../src/attempts/record';
+import { readRecord, readRecords, type RecordPart } from '../src/record';
 import type { Database } from '../src/database/connect';
 import { rows } from './support/sql';
 import { openSchool, type School } from './support/school';
@@ -43,6 +43,46 @@ describe.each(['answers', 'scores'] as const)('%s', (part) => {
     const recordOf = await readRecords(database, { assignmentId }, [part]);
     expect(recordOf(id)[part]).toEqual((await readRecord(database, id, [part]))[part]);
   });
+});
+
+test('answers longer than the database puts into one text come whole, and lines and signs in them too', async () => {
+  const { id, assignmentId } = await largestIn('answers');
+  const essay = `“one”\ttwo\n\\three ${'oak and ink, 橡树和墨水 '.repeat(6_000)}`;
+  const entries = ['long00', 'long01', 'long02', 'long03'];
+  await database.models.Answer.bulkCreate(
+    entries.map((entryId, n) => ({
+      attemptId: id,
+      entryId,
+      number: 1,
+      device: 'testdevice00',
+      responses: { a: `${n} ${essay}` },
+      flagged: false,
+      savedAt: new Date(school.clock.now),
+      arrivedLate: n === 0,
+    })),
+  );
+  const recordOf = await readRecords(database, { assignmentId }, ['answers']);
+  expect(entries.map((entry) => recordOf(id).answers.get(entry))).toEqual(
+    entries.map((_, n) => ({ a: `${n} ${essay}` })),
+  );
+  expect(recordOf(id).arrivedLate).toBe(1);
+  await database.models.Answer.destroy({ where: { attemptId: id, entryId: entries } });
+});
+
+test('what is reached and what waits for a mark is told apart', async () => {
+  const { id, assignmentId } = await largestIn('scores');
+  const states = [0, 1].flatMap((reached) => [0, 1].map((waits) => ({ reached, waits })));
+  await database.models.Score.bulkCreate(
+    states.map(({ reached, waits }) => ({
+      ...{ attemptId: id, entryId: `s${reached}${waits}`, points: 0.1 + 0.2, maxPoints: 1 },
+      ...{ reached: reached === 1, needsMarking: waits === 1 },
+    })),
+  );
+  const { scores } = (await readRecords(database, { assignmentId }, ['scores']))(id);
+  for (const { reached, waits } of states)
+    expect(scores.get(`s${reached}${waits}`)).toMatchObject({
+      ...{ points: 0.1 + 0.2, reached: reached === 1, needsMarking: waits === 1 },
+    });
 });
 
 test('the times that several pages told of a question are added', async () => {

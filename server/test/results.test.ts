@@ -1,4 +1,4 @@
-import type { ResultsAnswer } from '@oaken/contract/results';
+import { unpackResults, type PackedResults } from '@oaken/contract/results';
 import type { SittingPart } from '@oaken/core/items';
 import { spawnSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
@@ -41,13 +41,13 @@ test('filters ask for some of the work, and every figure follows', async () => {
   const ofClass = await teacher.ok('GET', `${whole}?classId=${first!.id}`);
   const other = await teacher.ok('GET', `${whole}?classId=${second!.id}`);
   expect(ofClass.spread.n + other.spread.n).toBe(all.spread.n);
-  const points = (results: ResultsAnswer) =>
+  const points = (results: PackedResults) =>
     results.students.flatMap(({ points: earned }) => (earned === null ? [] : [earned]));
   expect([ofClass.spread.mean.value, ofClass.spread.sd.value]).toEqual([
     expect.closeTo(mean(points(ofClass)), 9),
     expect.closeTo(sampleStandardDeviation(points(ofClass)), 9),
   ]);
-  const facility = (results: ResultsAnswer) => results.items[4]!.facility.value!;
+  const facility = (results: PackedResults) => results.items[4]!.facility.value!;
   expect(
     (facility(ofClass) * ofClass.spread.n + facility(other) * other.spread.n) / all.spread.n,
   ).toBeCloseTo(facility(all), 9);
@@ -175,7 +175,7 @@ test('the list has each assignment that somebody has begun, with the scores of i
   const { results } = await teacher.ok('GET', '/api/results');
   for (const { id, spread, handedIn, working } of results) {
     expect(handedIn + working).toBeGreaterThan(0);
-    const { students } = await teacher.ok('GET', `/api/assignments/${id}/results`);
+    const { students } = unpackResults(await teacher.ok('GET', `/api/assignments/${id}/results`));
     const tenths = Array.from({ length: 10 }, () => 0);
     for (const { points, maxPoints, excused, cells } of students)
       if (points !== null && maxPoints && !excused && !cells.some((cell) => cell?.needsMarking))

@@ -1,3 +1,4 @@
+import { unpackResults } from '@oaken/contract/results';
 import { markedBy, partKinds } from '@oaken/core/items';
 import { parse } from 'csv-parse/sync';
 import { itemWordingProblems } from '../src/wording';
@@ -348,7 +349,7 @@ describe('results', () => {
   });
 
   test('stored scores are what core gives again', async () => {
-    const results = await teacher.ok('GET', '/api/assignments/2/results');
+    const results = unpackResults(await teacher.ok('GET', '/api/assignments/2/results'));
     for (const student of results.students.filter(({ state }) => state === 'handed-in')) {
       const sum = student.cells.reduce((total, cell) => total + cell!.points, 0);
       expect(student.points).toBeCloseTo(sum, 9);

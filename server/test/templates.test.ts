@@ -1,4 +1,5 @@
 /** Questions that make themselves, through the server: what students get, how it is judged, where it shows. */
+import { unpackResults } from '@oaken/contract/results';
 import type { Filled } from '@oaken/contract/assessments';
 import { emptyBlueprint } from '@oaken/core/assembly';
 import {
@@ -197,7 +198,9 @@ describe('a teacher', () => {
       const sitting = await begin(assignmentId, index);
       await sitting.handIn(index === 2 ? sitting.right : sitting.mistaken);
     }
-    const { items, students } = await teacher.ok('GET', `/api/assignments/${assignmentId}/results`);
+    const { items, students } = unpackResults(
+      await teacher.ok('GET', `/api/assignments/${assignmentId}/results`),
+    );
     expect(items[0]!.wrongAnswers).toMatchObject([{ n: 2, misconception: keepsSign }]);
     expect(items[0]!.variants).toMatchObject({ given: 3, groups: [] });
     expect(items[0]!.stem).not.toContain('[[');

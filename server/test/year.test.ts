@@ -1,9 +1,9 @@
 /** A simulated school year: what was written in bulk reads as if it had been sat. */
-import { createConnection, type Connection } from 'mariadb';
+import type { Connection } from 'mariadb';
 import { writeYear, type WrittenYear } from '@oaken/demo/write-year';
 import { sumsOfAssignment } from '../src/figures/queries';
 import { openSchool, schoolMorning, type School, type Visitor } from './support/school';
-import { row, rows } from './support/sql';
+import { connectionTo, row, rows } from './support/sql';
 
 const size = { students: 60, weeks: 2, seed: 'small' };
 let school: School;
@@ -14,12 +14,7 @@ let assignmentId: number;
 
 beforeAll(async () => {
   school = await openSchool();
-  connection = await createConnection({
-    socketPath: process.env.OAKEN_TEST_SOCKET!,
-    user: 'root',
-    database: school.database.getDatabaseName(),
-    timezone: 'Z',
-  });
+  connection = await connectionTo(school.database);
   year = await writeYear(connection, size, schoolMorning);
   const last = (await row<{ id: number; name: string }>(
     school.database,

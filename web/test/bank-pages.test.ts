@@ -56,6 +56,7 @@ const page = {
   total: 3,
   items: [],
   matched: [],
+  coming: 0,
   matchedStandards: [],
   mended: [] as { typed: string; taken: string[] }[],
   counts: {

@@ -1,4 +1,9 @@
-/** A search as a page holds it: what comes into view is loaded once, and an answer that was overtaken is not shown. */
+/**
+ * A search as a page holds it: what comes into view is loaded once, and an answer that was overtaken
+ * is not shown.
+ *
+ * @jest-environment jsdom
+ */
 const call = jest.fn();
 jest.mock('../src/client/call', () => ({ call: (...sent: unknown[]) => call(...sent) }));
 
@@ -11,6 +16,7 @@ const pageOf = (from: number, change: object = {}) => ({
   items: [{ id: from + 1 }, { id: from + 2 }],
   counts: from === 0 ? { kinds: [['numeric', 12]] } : null,
   matched: ['ratio'],
+  coming: 0,
   matchedStandards: [],
   mended: [],
   ...change,
@@ -99,4 +105,35 @@ test('clearing lets go of the filters and keeps the order', async () => {
   search.filters.sort = 'newest' as never;
   search.clear();
   expect([search.filters.subject, search.filters.sort]).toEqual([null, 'newest']);
+});
+
+describe('while the search fills after a start', () => {
+  const filling = () => {
+    let coming = 900;
+    call.mockImplementation(async (_, { query }) =>
+      pageOf(query.from, { coming: (coming -= 300) }),
+    );
+  };
+
+  test('says how many items are still coming, and asks again until none are', async () => {
+    filling();
+    const search = await searching();
+    expect(search.coming.value).toBe(600);
+    for (const left of [300, 0, 0]) {
+      jest.advanceTimersByTime(2_000);
+      await turns();
+      expect(search.coming.value).toBe(left);
+    }
+    expect(asked()).toEqual([0, 0, 0]);
+  });
+
+  test('leaves the list alone where somebody has gone down it', async () => {
+    filling();
+    const search = await searching();
+    search.ensure(pageSize, pageSize + 3);
+    await turns();
+    jest.advanceTimersByTime(6_000);
+    await turns();
+    expect(asked()).toEqual([0, pageSize]);
+  });
 });

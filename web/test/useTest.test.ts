@@ -1,3 +1,4 @@
+/** @jest-environment jsdom */
 /** A test under construction, as its page holds it: what is done shows at once, and can be taken back. */
 import type { TestAnswer } from '@oaken/contract/assessments';
 import { emptyOutline, emptySection, type Change } from '@oaken/core/assessments';
@@ -52,6 +53,7 @@ const nowhere: Change = { do: 'remove', entry: 'nowhere' };
 const titled = (title: string): Change => ({ do: 'describe', facts: { title } });
 
 let scope: EffectScope;
+let isHidden = false;
 async function opened(answer = answerOf('Rates')) {
   call.mockResolvedValue(answer);
   const test = scope.run(() => useTest(1))!;
@@ -63,7 +65,11 @@ beforeEach(() => {
   jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate'] });
   // Nothing is mounted here; Vue only says so.
   jest.spyOn(console, 'warn').mockImplementation(() => undefined);
-  Object.assign(globalThis, { document: { hidden: false } });
+  isHidden = false;
+  Object.defineProperty(document, 'visibilityState', {
+    configurable: true,
+    get: () => (isHidden ? 'hidden' : 'visible'),
+  });
   scope = effectScope();
   queue.waitingChanges.value = [];
   queue.stuckChanges.value = [];
@@ -223,7 +229,9 @@ describe('a colleague’s change', () => {
 
   test('is not asked for by a page that nobody sees', async () => {
     await opened();
-    Object.assign(globalThis, { document: { hidden: true } });
+    isHidden = true;
+    document.dispatchEvent(new Event('visibilitychange'));
+    await nextTick();
     call.mockClear();
     await passes();
     expect(call).not.toHaveBeenCalled();

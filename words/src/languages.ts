@@ -10,18 +10,29 @@ export const languageNames: Readonly<Record<Language, string>> = { en: 'English'
 export const isLanguage = (text: string | null): text is Language =>
   text !== null && Object.hasOwn(languageNames, text);
 
+const categories = ['zero', 'one', 'two', 'few', 'many', 'other'] as const;
+
+/** Made once for a language: they cost more than all that is said with them. */
+const rulesFor = new Map<Language, { rules: Intl.PluralRules; used: readonly string[] }>();
+
+function rulesOf(language: Language) {
+  const held = rulesFor.get(language);
+  if (held) return held;
+  const rules = new Intl.PluralRules(locales[language]);
+  const { pluralCategories } = rules.resolvedOptions();
+  const made = { rules, used: categories.filter((name) => pluralCategories.includes(name)) };
+  rulesFor.set(language, made);
+  return made;
+}
+
 /**
  * Which of a message's forms a number takes. Forms stand in the order of Unicode's plural categories, those
  * that whole numbers never take left out: "one | other" in English and Spanish.
  */
 export function formOf(language: Language, n: number, forms: number): number {
-  const rules = new Intl.PluralRules(locales[language]);
-  const categories = (['zero', 'one', 'two', 'few', 'many', 'other'] as const).filter((category) =>
-    rules.resolvedOptions().pluralCategories.includes(category),
-  );
+  const { rules, used } = rulesOf(language);
   // Spanish has "many" for whole millions alone, which nothing here counts.
-  const used =
-    categories.length > forms ? categories.filter((name) => name !== 'many') : categories;
-  const form = used.indexOf(rules.select(n));
+  const counted = used.length > forms ? used.filter((name) => name !== 'many') : used;
+  const form = counted.indexOf(rules.select(n));
   return form < 0 || form >= forms ? forms - 1 : form;
 }

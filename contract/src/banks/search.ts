@@ -89,6 +89,8 @@ export const searchItems = endpoint({
   query: search,
   answer: z.object({
     total: z.number(),
+    /** Items of all banks that are not looked through yet: after a start the search fills. */
+    coming: z.number(),
     items: z.array(itemRow),
     /** How many items each choice would give, with all other filters as they are; only with the first page. */
     counts: z

@@ -89,19 +89,18 @@ export const itemResult = z.object({
 });
 export type ItemResult = z.infer<typeof itemResult>;
 
-const cell = z
-  .object({
-    /** Share earned; null where not reached, excused or left out. */
-    share: z.number().nullable(),
-    points: z.number(),
-    responseText: z.string(),
-    /** A teacher has still to mark it. */
-    needsMarking: z.boolean(),
-    excused: z.boolean().optional(),
-    /** Of a practice, where there was more than one. */
-    tries: z.number().optional(),
-  })
-  .nullable();
+export const cell = z.object({
+  /** Share earned; null where not reached, excused or left out. */
+  share: z.number().nullable(),
+  points: z.number(),
+  responseText: z.string(),
+  /** A teacher has still to mark it. */
+  needsMarking: z.boolean(),
+  excused: z.boolean().optional(),
+  /** Of a practice, where there was more than one. */
+  tries: z.number().optional(),
+});
+export type StudentCell = z.infer<typeof cell>;
 
 export const studentResult = z.object({
   id,
@@ -134,7 +133,7 @@ export const studentResult = z.object({
   /** The bands within one standard error of the score, the highest first; one where the score is sure of it. */
   bands: z.array(z.string()),
   /** One cell for each entry, in the edition's order; null where the student's form or draw does not have it. */
-  cells: z.array(cell),
+  cells: z.array(cell.nullable()),
 });
 export type StudentResult = z.infer<typeof studentResult>;
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { endpoint, idInPath } from '../endpoint/define';
-import { resultsAnswer, resultsQuery } from './answer';
+import { resultsQuery } from './answer';
+import { packedResults } from './packing';
 
 const params = z.object({ assignmentId: idInPath });
 
@@ -11,7 +12,7 @@ export const readResults = endpoint({
   does: 'Gives the results of an assignment by item and by student, of all or of some of the work.',
   params,
   query: resultsQuery,
-  answer: resultsAnswer,
+  answer: packedResults,
 });
 
 export * from './answer';
@@ -22,6 +23,7 @@ export * from './exports';
 export * from './figure';
 export * from './list';
 export * from './notes';
+export * from './packing';
 export * from './standards';
 export * from './student';
 export * from './sheets';

@@ -31,6 +31,12 @@ export const readToday = endpoint({
         detail: z.string(),
       }),
     ),
-    footing: z.object({ open: z.number(), working: z.number(), complete: z.number() }),
+    footing: z.object({
+      open: z.number(),
+      working: z.number(),
+      complete: z.number(),
+      /** Of the complete ones: whose items are still looked at. */
+      unread: z.number(),
+    }),
   }),
 });

@@ -8,7 +8,15 @@ export {
 } from './analyse';
 export { sharedByStrong, type GivenAnswer, type SharedAnswer } from './answers';
 export { figure, noFigure, type Figure } from './figure';
-export { pooledCorrelation, type PairSums } from './pooled';
+export {
+  correlationIn,
+  emptyPool,
+  pooled,
+  pooledCorrelation,
+  poolOf,
+  type PairSums,
+  type Pool,
+} from './pooled';
 export { caution, discriminationBand, flagsOf, type Band, type Flag } from './flags';
 export {
   analyseSheet,

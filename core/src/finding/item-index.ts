@@ -8,12 +8,15 @@ import { Facets } from './facets';
 import type { FindableItem } from './findable';
 import { match } from './matching';
 import type { Found, Order, Question } from './question';
-import { byFailure, byScore, merged } from './slots';
+import { byFailure, byScore, merged, walk, type OrderedSlots } from './slots';
 import { Vocabulary } from './vocabulary';
 import { Codes, wordsOf } from './words';
 
 /** How much a word counts by where it stands, in halves of an occurrence: whole numbers keep the postings small. */
 const fieldWeights = { stem: 6, tags: 4, choices: 3, passage: 2 };
+
+/** More new slots than this are merged into the order that is known. */
+const mostFresh = 1_000;
 
 export interface PlacedStandard {
   id: number;
@@ -31,6 +34,7 @@ export interface NearCopy {
 /** All items that can be found. Items are put and removed one by one; a search sees them at once. */
 export class ItemIndex {
   private slotOf = new Map<number, number>();
+  private byBank = new Map<number, number>();
   private slots = 0;
   private wordTotal = 0;
   private vocabulary = new Vocabulary();
@@ -48,7 +52,7 @@ export class ItemIndex {
   private readonly uses = ints();
   private readonly createdAt = doubles();
   /** Slots never change their figures, so an order stays right for the slots it has seen. */
-  private orders = new Map<Order, Int32Array>();
+  private orders = new Map<Order, OrderedSlots>();
 
   /** Standards, and so what lies below what. */
   setStandards(list: readonly PlacedStandard[]): void {
@@ -65,6 +69,11 @@ export class ItemIndex {
     return this.slotOf.size;
   }
 
+  /** How many items each bank has; kept as they come and go. */
+  get sizes(): ReadonlyMap<number, number> {
+    return this.byBank;
+  }
+
   /** Adds an item or replaces what was known of it. */
   put(item: FindableItem): void {
     this.remove(item.id);
@@ -72,6 +81,7 @@ export class ItemIndex {
     if (this.slots > 2000 && this.slots > 2 * this.slotOf.size) this.compact();
     const slot = this.slots++;
     this.slotOf.set(item.id, slot);
+    this.byBank.set(item.bank, (this.byBank.get(item.bank) ?? 0) + 1);
     this.items[slot] = item;
     this.facets.put(slot, item);
     this.id.set(slot, item.id);
@@ -91,6 +101,8 @@ export class ItemIndex {
     if (slot === undefined) return;
     this.slotOf.delete(id);
     this.live.set(slot, 0);
+    const { bank } = elementAt(this.items, slot);
+    this.byBank.set(bank, (this.byBank.get(bank) ?? 1) - 1);
   }
 
   private addWords({ text, tags }: FindableItem, slot: number): number {
@@ -112,6 +124,7 @@ export class ItemIndex {
     const slots = [...this.slotOf.values()].sort((a, b) => a - b);
     const kept = slots.map((slot) => elementAt(this.items, slot));
     this.slotOf = new Map();
+    this.byBank = new Map();
     this.slots = 0;
     this.wordTotal = 0;
     this.vocabulary = new Vocabulary();
@@ -233,17 +246,18 @@ export class ItemIndex {
       return byScore(scores, passes, whole, from + size).slice(from);
     const page: number[] = [];
     let skipped = 0;
-    for (const slot of whole) {
-      if (page.length === size) break;
+    walk(whole, (slot) => {
+      if (page.length === size) return 'enough';
       if (passes[slot] && skipped++ >= from) page.push(slot);
-    }
+    });
     return page;
   }
 
-  /** All slots in an order that does not depend on what is asked; new ones are merged into what is known. */
-  private ordered(order: Order): Int32Array {
-    const known = this.orders.get(order) ?? new Int32Array(0);
-    if (known.length === this.slots) return known;
+  /** All slots in an order that does not depend on what is asked; new ones are put in order beside what is known. */
+  private ordered(order: Order): OrderedSlots {
+    const held = this.orders.get(order);
+    if (held && held.known.length + held.fresh.length === this.slots) return held;
+    const known = held?.known ?? new Int32Array(0);
     const [values, sign] = (
       {
         relevance: [this.seenN.all, -1],
@@ -269,7 +283,10 @@ export class ItemIndex {
       { length: this.slots - known.length },
       (_, index) => known.length + index,
     ).sort(compare);
-    const whole = merged(known, fresh, compare);
+    const isFew = known.length > 0 && fresh.length <= mostFresh;
+    const whole = isFew
+      ? { known, fresh, compare }
+      : { known: merged(known, fresh, compare), fresh: new Int32Array(0), compare };
     this.orders.set(order, whole);
     return whole;
   }

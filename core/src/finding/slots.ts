@@ -1,6 +1,33 @@
 /** Passes over the slots of the index: putting in order, parting and choosing the best. */
 import { numberAt } from '../certain';
 
+/**
+ * All slots in an order: a long list, and beside it the few that came since, each in order. One more
+ * item costs a place among the few, and no copy of all.
+ */
+export interface OrderedSlots {
+  known: Int32Array;
+  fresh: Int32Array;
+  compare(a: number, b: number): number;
+}
+
+/** Goes through both lists as one, until `visit` says that it is enough. */
+export function walk(
+  { known, fresh, compare }: OrderedSlots,
+  visit: (slot: number) => 'enough' | void,
+): void {
+  let taken = 0;
+  for (const next of fresh) {
+    for (; taken < known.length; taken++) {
+      const slot = known[taken] ?? 0;
+      if (compare(slot, next) > 0) break;
+      if (visit(slot) === 'enough') return;
+    }
+    if (visit(next) === 'enough') return;
+  }
+  for (; taken < known.length; taken++) if (visit(known[taken] ?? 0) === 'enough') return;
+}
+
 /** Two lists that are each in order, as one. */
 export function merged(
   left: Int32Array,
@@ -54,7 +81,7 @@ export function byFailure(
 export function byScore(
   scores: Float64Array,
   passes: Uint8Array,
-  whole: Int32Array,
+  whole: OrderedSlots,
   limit: number,
 ): number[] {
   // A histogram finds the score below which nothing can be among them, so that only a few have to be sorted.
@@ -76,7 +103,9 @@ export function byScore(
   while (above < limit && least > 0) above += numberAt(histogram, --least);
 
   const matching: number[] = [];
-  for (const slot of whole) if (passes[slot] && binOf(slot) >= least) matching.push(slot);
+  walk(whole, (slot) => {
+    if (passes[slot] && binOf(slot) >= least) matching.push(slot);
+  });
   // The sort keeps the order of equals.
   return matching.sort((a, b) => numberAt(scores, b) - numberAt(scores, a)).slice(0, limit);
 }

@@ -74,6 +74,8 @@ export function sitThrough(
     work.attempts.push([
       ...[id, assignmentId, student.id, 1, seedOf(random), new Date(began)],
       ...[new Date(began + 20 * minute), ended, 'student', false, earned, most, earned],
+      // Counted, as it was handed in.
+      ...[ended, true],
     ]);
     entries.forEach(({ id: entry, item }, index) => {
       const { responses, share } = given[index] ?? item.right;

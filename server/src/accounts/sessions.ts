@@ -1,5 +1,6 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { Op } from 'sequelize';
+import { Batches } from '../batches';
 import type { Database } from '../database/connect';
 import type { SignedIn } from '../access/signed-in';
 import type { Session } from '../models';
@@ -39,14 +40,49 @@ const hashesOf = (id: string) => ({
   ] as [Buffer, Buffer],
 });
 
+type StoredSession = Pick<Session, 'tokenHash' | 'csrf' | 'expiresAt'> & Pick<SignedIn, 'account'>;
+
+/** Rows as they come, by the hash of their token. */
+async function readSessions(
+  { models }: Database,
+  hashes: readonly Buffer[],
+  now: Date,
+): Promise<Map<string, StoredSession>> {
+  const sessions = (await models.Session.findAll({
+    attributes: ['tokenHash', 'csrf', 'expiresAt'],
+    where: { tokenHash: [...hashes], expiresAt: { [Op.gt]: now } },
+    include: {
+      association: 'account',
+      attributes: ['id', 'schoolId', 'role', 'givenName', 'familyName', 'language'],
+      where: { disabledAt: null },
+    },
+    raw: true,
+    nest: true,
+  })) as unknown as StoredSession[];
+  return new Map(sessions.map((session) => [session.tokenHash.toString('hex'), session]));
+}
+
 /** Sessions in the database, with the ones in use remembered for seconds. Only a token's hash is stored. */
 export class Sessions {
   private readonly known = new Map<string, { signedIn: Omit<SignedIn, 'at'>; until: number }>();
 
+  /** Every student's page asks this every few seconds: those of one moment are read together. */
+  private readonly reads: Batches<Buffer, StoredSession | null>;
+
   constructor(
     private readonly database: Database,
     private readonly now: () => number,
-  ) {}
+  ) {
+    this.reads = new Batches({
+      run: async (hashes) => {
+        const sessions = await readSessions(database, hashes, new Date(now()));
+        return hashes.map((hash) => ({ answer: sessions.get(hash.toString('hex')) ?? null }));
+      },
+      largest: 200,
+      lanes: 2,
+      mostWaiting: 10_000,
+    });
+  }
 
   /** @param where what its owner will know the session by */
   async begin(accountId: number, where: { browser: string; address: string }): Promise<string> {
@@ -68,29 +104,13 @@ export class Sessions {
     const now = this.now();
     const held = this.known.get(token);
     if (held && held.until > now) return { ...held.signedIn, at: now };
-    const session = await this.read(token, new Date(now));
+    const session = await this.reads.ask(digest(token));
     this.known.delete(token);
     if (!session) return null;
     const { account, csrf } = session;
     const signedIn = { account, csrf };
     this.remember(token, signedIn, Math.min(now + remember, session.expiresAt.getTime()));
     return { ...signedIn, at: now };
-  }
-
-  /** Rows as they come: every student's page asks this every few seconds. */
-  private async read(token: string, now: Date) {
-    const session = await this.database.models.Session.findOne({
-      attributes: ['csrf', 'expiresAt'],
-      where: { tokenHash: digest(token), expiresAt: { [Op.gt]: now } },
-      include: {
-        association: 'account',
-        attributes: ['id', 'schoolId', 'role', 'givenName', 'familyName', 'language'],
-        where: { disabledAt: null },
-      },
-      raw: true,
-      nest: true,
-    });
-    return session as (Pick<Session, 'csrf' | 'expiresAt'> & Pick<SignedIn, 'account'>) | null;
   }
 
   private remember(token: string, signedIn: Omit<SignedIn, 'at'>, until: number): void {

@@ -143,7 +143,7 @@ async function findStudents(
 
 async function findItems(context: Context, me: SignedIn, typed: string): Promise<Thing[]> {
   const banks = await readableBanks(context.database, me);
-  const { ids } = await context.finder.find({
+  const { ids } = await context.finder.findSoFar({
     words: typed,
     banks: [...banks.keys()],
     order: 'relevance',

@@ -1,4 +1,5 @@
 /** Who an assignment was given to, in the order of a register. */
+import { col } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { Attempt } from '../models';
 
@@ -17,10 +18,7 @@ export interface Assigned {
   withdrawnAt: Date | null;
 }
 
-interface Read extends Omit<Assigned, 'name' | 'rosterNumber' | 'className'> {
-  student: { givenName: string; familyName: string };
-  class: { name: string | null };
-}
+type Read = Omit<Assigned, 'name' | 'rosterNumber'>;
 
 /** Everybody, class by class and in a class by the roster; those without a class come last. */
 export async function readAssigned(
@@ -28,11 +26,16 @@ export async function readAssigned(
   assignmentId: number,
 ): Promise<Assigned[]> {
   const lines = (await models.AssignmentStudent.findAll({
-    attributes: ['studentId', 'classId', 'form', 'withdrawnAt'],
+    attributes: [
+      ...['studentId', 'classId', 'form', 'withdrawnAt'],
+      [col('student.given_name'), 'givenName'],
+      [col('student.family_name'), 'familyName'],
+      [col('class.name'), 'className'],
+    ],
     where: { assignmentId },
     include: [
-      { association: 'student', attributes: ['givenName', 'familyName'] },
-      { association: 'class', attributes: ['name'] },
+      { association: 'student', attributes: [] },
+      { association: 'class', attributes: [] },
     ],
     order: [
       ['class', 'name', 'ASC'],
@@ -40,7 +43,6 @@ export async function readAssigned(
       ['studentId', 'ASC'],
     ],
     raw: true,
-    nest: true,
   })) as unknown as Read[];
   const classIds = [...new Set(lines.flatMap(({ classId }) => classId ?? []))];
   const enrollments = await models.Enrollment.findAll({
@@ -59,12 +61,9 @@ export async function readAssigned(
   const orderOf = ({ classId }: Assigned) =>
     classId === null ? classIds.length : (positions.get(classId) ?? 0);
   return lines
-    .map(({ student, class: { name }, ...line }): Assigned => ({
+    .map((line): Assigned => ({
       ...line,
-      givenName: student.givenName,
-      familyName: student.familyName,
-      name: `${student.givenName} ${student.familyName}`.trim(),
-      className: name,
+      name: `${line.givenName} ${line.familyName}`.trim(),
       rosterNumber: numbers.get(key(line.classId, line.studentId)) ?? null,
     }))
     .sort((a, b) => orderOf(a) - orderOf(b) || (a.rosterNumber ?? 0) - (b.rosterNumber ?? 0));

@@ -7,6 +7,11 @@ interface Held {
   entryIds: ReadonlySet<string>;
 }
 
+const heldOf = (edition: Edition): Held => ({
+  edition,
+  entryIds: new Set(entriesOf(edition).map((entry) => entry.id)),
+});
+
 const batchSize = 200;
 
 /** Editions never change, so the ones in use are kept in memory. */
@@ -18,17 +23,31 @@ export class Editions {
   get(id: number): Promise<Held> {
     const known = this.held.get(id);
     if (known) return known;
-    const [oldest] = this.held.keys();
-    if (oldest !== undefined && this.held.size >= batchSize) this.held.delete(oldest);
     const read = this.read(id);
-    this.held.set(id, read);
+    this.keep(id, read);
     read.catch(() => this.held.delete(id));
     return read;
   }
 
+  /** Several at once: those that are not in memory are read together. */
+  async all(ids: readonly number[]): Promise<ReadonlyMap<number, Held>> {
+    const missing = [...new Set(ids)].filter((id) => !this.held.has(id));
+    if (missing.length > 1) {
+      const stored = await this.database.models.Edition.findAll({ where: { id: missing } });
+      for (const { id, content } of stored) this.keep(id, Promise.resolve(heldOf(content)));
+    }
+    const pairs = await Promise.all(ids.map(async (id) => [id, await this.get(id)] as const));
+    return new Map(pairs);
+  }
+
+  private keep(id: number, held: Promise<Held>): void {
+    const [oldest] = this.held.keys();
+    if (oldest !== undefined && this.held.size >= batchSize) this.held.delete(oldest);
+    this.held.set(id, held);
+  }
+
   private async read(id: number): Promise<Held> {
     const stored = await this.database.models.Edition.findByPk(id);
-    const edition = present(stored, `edition ${id}`).content;
-    return { edition, entryIds: new Set(entriesOf(edition).map((entry) => entry.id)) };
+    return heldOf(present(stored, `edition ${id}`).content);
   }
 }

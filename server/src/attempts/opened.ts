@@ -15,7 +15,7 @@ import type { Context } from '../context';
 import { toMillisOrNull, type Database } from '../database/connect';
 import { attemptForm, type Attempt, type Given } from './given';
 import { helpOf } from './practice';
-import { readRecord } from './record';
+import { readRecord } from '../record';
 import { stagedOf, type Staged } from './staged';
 import { Veil } from './veil';
 

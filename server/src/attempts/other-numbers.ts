@@ -19,7 +19,7 @@ import { notFound, problem } from '../problems/problem';
 import type { Editions } from './editions';
 import { attemptForm, insistOnUnderWay, lockAttempt, readGiven } from './given';
 import { insistOnCheckable, mayTryAgain, shareOf } from './practice';
-import { readRecord } from './record';
+import { readRecord } from '../record';
 import { Veil } from './veil';
 
 type OtherNumbers = AnswerOf<typeof api.tryOtherNumbers>;

@@ -31,7 +31,7 @@ import {
   type Attempt,
   type Given,
 } from './given';
-import { readRecord, type StoredPractice } from './record';
+import { readRecord, type StoredPractice } from '../record';
 import { Veil } from './veil';
 import { writeLast } from './writing';
 

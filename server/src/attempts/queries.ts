@@ -9,16 +9,25 @@ import type { Attempt } from '../models';
  * A sign of an attempt's page. SQL, because it adds to how often the page was left in the same
  * step: two pages of one attempt give signs at once. Measured: 0.4 ms, one row by its key 1.1 ms.
  */
-export async function noteHeartbeat(
+export async function noteHeartbeats(
   database: Database,
-  sign: { attemptId: number; entry: string | null; hidden: boolean; leaves: number; time: Date },
+  signs: readonly {
+    attemptId: number;
+    entry: string | null;
+    hidden: boolean;
+    leaves: number;
+    time: Date;
+  }[],
+  transaction: Transaction,
 ): Promise<void> {
+  const lines = signs.map((sign) => [
+    ...[sign.attemptId, sign.time, sign.entry, sign.hidden, sign.leaves],
+  ]);
   await database.query(
-    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, left_page_count)
-      VALUES (:attemptId, :time, :entry, :hidden, :leaves)
+    `INSERT INTO presence (attempt_id, seen_at, entry_id, hidden, left_page_count) VALUES :lines
      ON DUPLICATE KEY UPDATE seen_at = VALUES(seen_at), entry_id = VALUES(entry_id), hidden = VALUES(hidden),
        left_page_count = LEAST(left_page_count + VALUES(left_page_count), 60000)`,
-    { replacements: sign },
+    { replacements: { lines }, transaction },
   );
 }
 
@@ -29,7 +38,9 @@ export async function noteHeartbeat(
 export async function noteTimes(
   database: Database,
   times: readonly { attemptId: number; entryId: string; page: string; milliseconds: number }[],
+  transaction: Transaction,
 ): Promise<void> {
+  if (times.length === 0) return;
   await database.query(
     `INSERT INTO time_spent (attempt_id, entry_id, page, milliseconds) VALUES :lines
      ON DUPLICATE KEY UPDATE milliseconds = GREATEST(milliseconds, VALUES(milliseconds))`,
@@ -37,6 +48,7 @@ export async function noteTimes(
       replacements: {
         lines: times.map((time) => [time.attemptId, time.entryId, time.page, time.milliseconds]),
       },
+      transaction,
     },
   );
 }
@@ -57,11 +69,12 @@ export type OpenAttempt = Pick<
   | 'stage'
   | 'clockAt'
   | 'stagesLeftAt'
->;
+> & { editionId: number };
 
 /**
  * The attempts of a batch of saves, which nobody may change, such as hand in, until the
- * transaction ends. SQL, because every save waits for it: through the model a save took twice as
+ * transaction ends. Their assignments are not locked, so that nobody who changes one holds saves up.
+ * SQL, because every save waits for it: through the model a save took twice as
  * long (median 6.5 ms against 3.4 ms of 600 students). Measured: 7.5 ms for 600 attempts, one row
  * by its key 1.1 ms.
  */
@@ -73,7 +86,8 @@ export async function attemptsToSaveInto(
   const attempts = await database.query<OpenAttempt>(
     `SELECT t.id, t.student_id AS studentId, t.assignment_id AS assignmentId, t.seed, t.began_at AS beganAt,
             t.deadline_at AS deadlineAt, t.handed_in_at AS handedInAt, t.paused_at AS pausedAt, t.seen_at AS seenAt,
-            t.stages, t.stage, t.clock_at AS clockAt, t.stages_left_at AS stagesLeftAt
+            t.stages, t.stage, t.clock_at AS clockAt, t.stages_left_at AS stagesLeftAt,
+            (SELECT a.edition_id FROM assignments a WHERE a.id = t.assignment_id) AS editionId
        FROM attempts t WHERE t.id IN (:attemptIds) ORDER BY t.id LOCK IN SHARE MODE`,
     {
       type: QueryTypes.SELECT,
@@ -82,28 +96,6 @@ export async function attemptsToSaveInto(
     },
   );
   return attempts;
-}
-
-/**
- * Which edition each assignment has, read without a lock, so that nobody who changes an assignment
- * holds saves up. SQL for the reason of `attemptsToSaveInto`. Measured: 0.2 ms, one row by its key
- * 1.1 ms.
- */
-export async function editionsOf(
-  database: Database,
-  assignmentIds: readonly number[],
-  transaction: Transaction,
-): Promise<Map<number, number>> {
-  if (assignmentIds.length === 0) return new Map();
-  const assignments = await database.query<{ id: number; editionId: number }>(
-    'SELECT id, edition_id AS editionId FROM assignments WHERE id IN (:assignmentIds)',
-    {
-      type: QueryTypes.SELECT,
-      replacements: { assignmentIds: [...new Set(assignmentIds)] },
-      transaction,
-    },
-  );
-  return new Map(assignments.map(({ id, editionId }) => [id, editionId]));
 }
 
 /** What became of an answer: the number that stands for its entry, and the page that wrote it. */
@@ -256,8 +248,8 @@ export async function progressOf(
             COUNT(DISTINCT IF(p.handed_in_at IS NULL, p.student_id, NULL)) AS working,
             COALESCE(SUM(p.share), 0) AS shares, COUNT(p.share) AS marked
        FROM (SELECT t.assignment_id, t.student_id, t.counts, t.handed_in_at, s.class_id,
-                    IF(t.counts AND NOT t.excused AND NOT EXISTS
-                         (SELECT 1 FROM scores o WHERE o.attempt_id = t.id AND o.needs_marking),
+                    IF(t.counts AND NOT t.excused AND t.id NOT IN
+                         (SELECT o.attempt_id FROM scores o WHERE o.needs_marking = 1),
                        t.counted_points / NULLIF(t.max_points, 0), NULL) AS share
                FROM attempts t
                LEFT JOIN assignment_students s

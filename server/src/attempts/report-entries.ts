@@ -17,7 +17,7 @@ import type { AnswerWords } from '@oaken/words/answers';
 import type { written } from '@oaken/words/written';
 import type { Context } from '../context';
 import type { attemptForm, Attempt, Given } from './given';
-import { readRecord, type StoredAdjustment, type StoredMark } from './record';
+import { readRecord, type StoredAdjustment, type StoredMark } from '../record';
 import { Veil } from './veil';
 
 type Say = ReturnType<typeof written>;

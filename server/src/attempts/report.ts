@@ -14,7 +14,7 @@ import { notFound, problem } from '../problems/problem';
 import type { Editions } from './editions';
 import { attemptForm, readAttempts, readGiven, type Attempt } from './given';
 import { progressOf } from './queries';
-import { readRecord } from './record';
+import { readRecord } from '../record';
 import { readEntries, showsFigures } from './report-entries';
 import { factsOf, readWaiting, shown } from './released';
 import { sheetPictures } from './sheet-pictures';

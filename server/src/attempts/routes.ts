@@ -10,11 +10,10 @@ import { handIn } from './hand-in';
 import { listSeat } from './list';
 import { tryOtherNumbers } from './other-numbers';
 import { askHelp } from './practice';
-import { heartbeat } from './heartbeat';
 import { readReport } from './report';
 
 export function attemptRoutes(bind: Bind, context: Context, editions: Editions): void {
-  const { now, saving } = context;
+  const { now, saving, signs } = context;
 
   bind(api.listSeat, ({ me, request }) => listSeat(context, editions, me, request.ip));
 
@@ -46,7 +45,7 @@ export function attemptRoutes(bind: Bind, context: Context, editions: Editions):
     enterNext(context, editions, me, params.attemptId, body),
   );
 
-  bind(api.heartbeat, ({ me, params, body }) => heartbeat(context, me, params.attemptId, body));
+  bind(api.heartbeat, ({ me, params, body }) => signs.give(params.attemptId, me.account.id, body));
 
   bind(api.countPlay, ({ me, params, body }) =>
     countPlay(context, editions, me, params.attemptId, body),

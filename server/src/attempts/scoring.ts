@@ -9,7 +9,7 @@ import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { Editions } from './editions';
 import { replaceScores } from './queries';
-import { readRecord, type AttemptRecord } from './record';
+import { readRecord, type AttemptRecord } from '../record';
 import { orderOf, sitterOf, type Attempt, type Given } from './given';
 
 type Sat = Pick<Attempt, 'id' | 'seed' | 'seat' | 'form' | 'given'>;

@@ -18,17 +18,19 @@ export interface Silence {
   endedAt: number;
 }
 
-/** Notes a silence that has just ended. @param seenAt the last sign before this one */
-export async function noteSilence(
-  database: Database,
-  attemptId: number,
-  seenAt: number,
+/** Notes silences that have just ended. @param last when each page was heard before this moment */
+export async function noteSilences(
+  { models }: Database,
+  last: readonly { attemptId: number; seenAt: Date }[],
   now: number,
-  transaction?: Transaction,
+  transaction: Transaction,
 ): Promise<void> {
-  if (now - seenAt < shortest) return;
-  await database.models.ConnectionGap.create(
-    { attemptId, beganAt: new Date(seenAt), endedAt: new Date(now) },
+  const ended = last.filter(({ seenAt }) => now - toMillis(seenAt) >= shortest);
+  if (ended.length === 0) return;
+  await models.ConnectionGap.bulkCreate(
+    ended.map(({ attemptId, seenAt }) => ({
+      ...{ attemptId, beganAt: seenAt, endedAt: new Date(now) },
+    })),
     { transaction },
   );
 }
@@ -62,7 +64,7 @@ async function recentSilences(
   // The sign that ended one silence may be the last before the next.
   const goesOn = now - seenAt >= shortest && !silences.some(({ endedAt }) => endedAt > seenAt);
   if (!goesOn) return silences;
-  await noteSilence(database, attemptId, seenAt, now, transaction);
+  await noteSilences(database, [{ attemptId, seenAt: new Date(seenAt) }], now, transaction);
   return [{ beganAt: seenAt, endedAt: now }, ...silences];
 }
 

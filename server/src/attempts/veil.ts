@@ -85,10 +85,9 @@ export class Veil {
   /** The names of all things, by the id of the part. */
   namesOf(entryId: string, content: ItemContent): Map<string, Names> {
     return new Map(
-      forSitting(content).parts.map((part) => {
-        const ids = idsOf(part);
-        const letters = this.letters(`${entryId}/${part.id}`, ids.length);
-        return [part.id, new Map(ids.map((id, index) => [id, elementAt(letters, index)]))];
+      partIdsOf(content).map(({ part, ids }) => {
+        const letters = this.letters(`${entryId}/${part}`, ids.length);
+        return [part, new Map(ids.map((id, index) => [id, elementAt(letters, index)]))];
       }),
     );
   }
@@ -105,6 +104,17 @@ export class Veil {
     }
     return names;
   }
+}
+
+/** What can be chosen in each part of a content; made once for each, as below. */
+const knownIds = new WeakMap<ItemContent, { part: string; ids: string[] }[]>();
+
+function partIdsOf(content: ItemContent): { part: string; ids: string[] }[] {
+  const held =
+    knownIds.get(content) ??
+    forSitting(content).parts.map((part) => ({ part: part.id, ids: idsOf(part) }));
+  knownIds.set(content, held);
+  return held;
 }
 
 /** The contents of an edition's entries; made once for each, since saving asks for them all the time. */

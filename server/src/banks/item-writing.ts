@@ -6,7 +6,7 @@ import type { Transaction } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
 import type { Database } from '../database/connect';
-import { storeFigures } from '../figures/renew';
+import { storeFigures } from '../figures/items';
 import { notFound, problem } from '../problems/problem';
 import { hold } from './item-holding';
 import { refuseBroken, writeRevision } from './revisions';

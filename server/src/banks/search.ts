@@ -94,13 +94,13 @@ export async function searchItems(context: Context, me: SignedIn, wanted: Search
   const banks = await readableBanks(context.database, me);
   const question = await questionOf(context, me, wanted, banks, pageSize);
   // Counts stand beside the first page; they would be the same for every other.
-  const page = await context.finder.find({ ...question, counted: question.from === 0 });
-  const { total, counts, matched, mended, ids } = page;
+  const page = await context.finder.findSoFar({ ...question, counted: question.from === 0 });
+  const { total, counts, matched, mended, ids, coming } = page;
   const items = await readItemsIn(context.database, banks, ids);
   const meant = new Set(page.matchedStandards);
   const shown = new Set(items.flatMap(({ standards }) => standards.map(({ id }) => id)));
   const matchedStandards = [...shown].filter((id) => meant.has(id));
-  return { total, counts, matched, matchedStandards, mended, items };
+  return { total, coming, counts, matched, matchedStandards, mended, items };
 }
 
 export async function findItems(context: Context, me: SignedIn, wanted: Search) {

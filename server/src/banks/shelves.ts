@@ -19,17 +19,25 @@ import {
 import { countOf } from '../database/count-of';
 import { sentence } from './sentences';
 
-export async function listBanks({ database }: Context, me: SignedIn): Promise<{ banks: Bank[] }> {
-  const { Bank, Folder, Item } = database.models;
+/** How many items each bank has, by the index of searches; while that fills, by counting. */
+async function sizesOf({ database, finder }: Context, bankId: readonly number[]) {
+  const known = await finder.sizes();
+  if (known) return (id: number) => known.get(id) ?? 0;
+  const counted = await database.models.Item.count({
+    where: { bankId: [...bankId], retiredAt: null, revisionId: { [Op.ne]: null } },
+    group: ['bankId'],
+  });
+  return (id: number) => countOf(counted, 'bankId', id);
+}
+
+export async function listBanks(context: Context, me: SignedIn): Promise<{ banks: Bank[] }> {
+  const { Bank, Folder, Item } = context.database.models;
   const banks = await Bank.scope(rule('readableBy', me)).findAll({
     include: [shareOf(me), 'owner'],
   });
   const bankId = banks.map(({ id }) => id);
-  const [items, retired, folders] = await Promise.all([
-    Item.count({
-      where: { bankId, retiredAt: null, revisionId: { [Op.ne]: null } },
-      group: ['bankId'],
-    }),
+  const [sizeOf, retired, folders] = await Promise.all([
+    sizesOf(context, bankId),
     Item.count({ where: { bankId, retiredAt: { [Op.ne]: null } }, group: ['bankId'] }),
     Folder.findAll({ where: { bankId }, order: ['position', 'id'] }),
   ]);
@@ -42,7 +50,7 @@ export async function listBanks({ database }: Context, me: SignedIn): Promise<{ 
         owner: bank.owner?.fullName ?? null,
         mine: bank.ownerId === me.account.id,
         may: rightIn(bank, me),
-        items: countOf(items, 'bankId', bank.id),
+        items: sizeOf(bank.id),
         retired: countOf(retired, 'bankId', bank.id),
         folders: folders
           .filter((folder) => folder.bankId === bank.id)

@@ -18,11 +18,19 @@ export class Database extends Sequelize {
   }
 }
 
+/** Hears each statement after its end, and how many ms it took. */
+export type Heard = (statement: string, took: number | undefined) => void;
+
 /** Opens a pool of at most so many connections. Nothing is asked of the database until the first query. */
-export function connect({ socket, name }: DatabaseAddress, connections = 12): Database {
+export function connect(
+  { socket, name }: DatabaseAddress,
+  connections = 12,
+  heard?: Heard,
+): Database {
   return new Database(name, {
     dialect: 'mariadb',
-    logging: false,
+    logging: heard ?? false,
+    benchmark: heard !== undefined,
     timezone: '+00:00',
     pool: { max: connections, min: 0, idle: 30_000, acquire: 8_000 },
     define: {

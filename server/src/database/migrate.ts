@@ -42,6 +42,8 @@ import { orderInPassages } from './migrations/039-order-in-passages';
 import { supervised } from './migrations/040-supervision';
 import { aroundMarks } from './migrations/041-around-marks';
 import { fairVariants } from './migrations/042-fair-variants';
+import { keptTotals } from './migrations/043-kept-totals';
+import { lookedAt } from './migrations/044-looked-at';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -88,6 +90,8 @@ const migrations: Migration[] = [
   supervised,
   aroundMarks,
   fairVariants,
+  keptTotals,
+  lookedAt,
 ];
 
 export function migrator(database: Sequelize) {

@@ -1,142 +1,77 @@
 /**
- * Keeps each item's observed figures beside it, from all work that was ever handed in on it as it
- * is worded and keyed now: over all, and by grade. What was handed in on another wording or key is
- * kept apart. The sums of each assignment are kept, so that new work costs what its own assignment
- * costs, whatever came before. They are read without locks; only writing them down is a
- * transaction, and a short one.
+ * Keeps each item's observed figures beside it, from all work that was ever handed in on it as it is
+ * worded and keyed now: over all, and by grade. Sums are kept of each assignment, and totals of each
+ * item, so that new work costs what it adds, whatever came before. They are read without locks; only
+ * writing them down is a transaction, and a short one.
  */
-import { pooledCorrelation } from '@oaken/core/analysis';
-import type { Transaction } from 'sequelize';
+import { col, fn, literal, Op, type Transaction } from 'sequelize';
 import type { Context } from '../context';
-import type { Database } from '../database/connect';
-import { present } from '@oaken/core/certain';
-import {
-  staleFigures,
-  sumsAsAskedNow,
-  sumsOfAssignment,
-  type ItemAnswerSums,
-  type StaleFigures,
-} from './queries';
+import { toMillis, type Database } from '../database/connect';
+import type { Attempt } from '../models';
+import { storeFigures } from './items';
+import { staleFigures, sumsOfAssignment, type ItemAnswerSums, type StaleFigures } from './queries';
+import { moveTotals } from './totals';
 
-/**
- * Fewer answers than this say too little about how well an item separates to be searched by (common
- * practice, no source).
- */
-const leastToSeparate = 10;
-/** Scores bear the time at which their transaction began; one that ends later than the sums were read is not missed. */
-const overlap = 5_000;
 /** Assignments that are renewed in one turn. */
 const atOnce = 50;
 
-/** Figures of an item from its sums, each sitting apart: a harder class does not look like a worse item. */
-function figuresFrom(all: ItemAnswerSums[]) {
-  const answerCount = all.reduce((sum, part) => sum + part.answers, 0);
-  const earned = all.reduce((sum, part) => sum + part.earned, 0);
-  const sittings = new Map<number, ItemAnswerSums>();
-  for (const part of all) {
-    const held = sittings.get(part.assignmentId);
-    sittings.set(part.assignmentId, held ? added(held, part) : part);
-  }
-  return {
-    answerCount,
-    averageScore: earned / answerCount,
-    itemRestCorrelation:
-      answerCount < leastToSeparate ? null : pooledCorrelation([...sittings.values()]).value,
-  };
-}
+/** Work that is not in the figures as it is now. */
+type StaleWork = Pick<
+  Attempt,
+  'id' | 'counts' | 'excused' | 'inFigures' | 'handedInAt' | 'scoredAt'
+>;
 
-const noFigures: ReturnType<typeof figuresFrom> = {
-  answerCount: 0,
-  averageScore: 0,
-  itemRestCorrelation: null,
-};
+const isCounting = ({ counts, excused, handedInAt }: StaleWork) =>
+  Boolean(counts) && !excused && handedInAt !== null;
 
-const added = (a: ItemAnswerSums, b: ItemAnswerSums): ItemAnswerSums => ({
-  ...a,
-  n: a.n + b.n,
-  x: a.x + b.x,
-  y: a.y + b.y,
-  xx: a.xx + b.xx,
-  yy: a.yy + b.yy,
-  xy: a.xy + b.xy,
-});
+/** Two of them are the same work as long as nobody scored, excused or reopened it. */
+const versionOf = ({ id, counts, excused, handedInAt, scoredAt }: StaleWork) =>
+  [
+    id,
+    Number(counts),
+    Number(excused),
+    handedInAt && toMillis(handedInAt),
+    scoredAt && toMillis(scoredAt),
+  ].join(' ');
 
-function by<Key>(
-  all: ItemAnswerSums[],
-  keyOf: (sums: ItemAnswerSums) => Key,
-): Map<Key, ItemAnswerSums[]> {
-  const groups = new Map<Key, ItemAnswerSums[]>();
-  for (const sums of all) {
-    const group = groups.get(keyOf(sums));
-    if (group) group.push(sums);
-    else groups.set(keyOf(sums), [sums]);
-  }
-  return groups;
-}
+const attributes = [
+  ...['id', 'counts', 'excused', 'inFigures', 'handedInAt', 'scoredAt'],
+] as const satisfies readonly (keyof StaleWork)[];
 
-async function storeSums(
-  { models: { ItemSums } }: Database,
+/** Also what is counted and does not count any more, because another attempt does now. */
+async function readStale(
+  { models }: Database,
   assignmentId: number,
-  sums: ItemAnswerSums[],
-  transaction: Transaction,
-): Promise<void> {
-  await ItemSums.destroy({ where: { assignmentId }, transaction });
-  await ItemSums.bulkCreate(sums, { transaction });
-}
-
-/**
- * Writes the figures of items down, from the sums of all assignments that asked them as they are
- * worded and keyed now.
- */
-export async function storeFigures(
-  database: Database,
-  itemIds: number[],
-  transaction: Transaction,
-): Promise<void> {
-  const { Item, ItemFigures } = database.models;
-  const known = by(await sumsAsAskedNow(database, itemIds, transaction), ({ itemId }) => itemId);
-  for (const itemId of itemIds) {
-    const parts = known.get(itemId);
-    // One that was asked otherwise, or whose every use was overridden or excused since, has no figures any more.
-    const figures = parts ? figuresFrom(parts) : noFigures;
-    await Item.update(figures, { where: { id: itemId }, transaction });
-  }
-  await ItemFigures.destroy({ where: { itemId: itemIds }, transaction });
-  const ofGrades = [...known].flatMap(([itemId, parts]) =>
-    [...by(parts, ({ grade }) => grade)]
-      .filter(([grade]) => grade >= 0)
-      .map(([grade, part]) => ({ itemId, grade, ...figuresFrom(part) })),
-  );
-  await ItemFigures.bulkCreate(ofGrades, { transaction });
-}
-
-async function renew(
-  { database, now }: Pick<Context, 'database' | 'now'>,
-  { id, figuresAt }: StaleFigures,
-): Promise<void> {
-  const { Assignment } = database.models;
-  const time = new Date(now() - overlap);
-  const itemIds = await itemsOfAssignment(database, id);
-  const sums = await sumsOfAssignment(database, id);
-  await database.transaction(async (transaction) => {
-    // The assignment first and then its items: a rescoring locks them in this order too. What was
-    // changed while the sums were read has put the mark back, and is renewed in the next turn.
-    await Assignment.update({ figuresAt: time }, { where: { id, figuresAt }, transaction });
-    await storeSums(database, id, sums, transaction);
-    if (itemIds.length > 0) await storeFigures(database, itemIds, transaction);
+  transaction?: Transaction,
+): Promise<StaleWork[]> {
+  const outdated = { inFigures: true, [Op.or]: [{ counts: false }, { excused: true }] };
+  return models.Attempt.findAll({
+    attributes: [...attributes],
+    where: { assignmentId, [Op.or]: [{ figuresStale: true }, outdated] },
+    order: ['id'],
+    raw: true,
+    transaction,
   });
 }
 
-/** What an assignment asks now, and what it asked before a change of its edition. */
-async function itemsOfAssignment({ models }: Database, assignmentId: number): Promise<number[]> {
-  const { Assignment, EditionRevision, ItemSums } = models;
-  const assignment = await Assignment.findByPk(assignmentId, { attributes: ['editionId'] });
-  const { editionId } = present(assignment, 'assignment');
-  const asked = await EditionRevision.findAll({ where: { editionId }, raw: true });
-  const summed = await ItemSums.findAll({ where: { assignmentId }, raw: true });
-  const itemIds = [...asked, ...summed].map(({ itemId }) => itemId);
-  // In their order, so that two who write figures never wait for each other's items.
-  return [...new Set(itemIds)].sort((a, b) => a - b);
+/** Locks the work that was read. @returns whether it is still the same, and all that is stale */
+async function holdSame(
+  database: Database,
+  assignmentId: number,
+  works: readonly StaleWork[],
+  transaction: Transaction,
+): Promise<boolean> {
+  const held = await database.models.Attempt.findAll({
+    attributes: [...attributes],
+    where: { id: works.map(({ id }) => id) },
+    order: ['id'],
+    raw: true,
+    transaction,
+    lock: true,
+  });
+  const stale = await readStale(database, assignmentId, transaction);
+  const versions = works.map(versionOf).join();
+  return held.map(versionOf).join() === versions && stale.map(versionOf).join() === versions;
 }
 
 /** Renews the figures of items in assignments with work that was handed in or scored since their last figures. */
@@ -144,4 +79,92 @@ export async function renewFigures(context: Pick<Context, 'database' | 'now'>): 
   const stale = await staleFigures(context.database, atOnce);
   for (const assignment of stale) await renew(context, assignment);
   return stale.length;
+}
+
+async function renew(
+  { database, now }: Pick<Context, 'database' | 'now'>,
+  { id, figuresAt, kind }: StaleFigures,
+): Promise<void> {
+  const works = await readStale(database, id);
+  // What is asked in class is talked about between, and kept apart from what was sat.
+  const isKept = kind !== 'round';
+  const isWhole = figuresAt === null || works.some(({ inFigures }) => inFigures);
+  const counting = works.filter(isCounting).map((work) => work.id);
+  const sums = isKept ? await sumsOfAssignment(database, id, isWhole ? null : counting) : [];
+  await database.transaction(async (transaction) => {
+    // The work first, then the assignment, and then its items: a rescoring locks them in this order too.
+    if (!(await holdSame(database, id, works, transaction))) return;
+    const [taken] = await database.models.Assignment.update(
+      { figuresAt: new Date(now()) },
+      { where: { id, figuresAt }, transaction },
+    );
+    // Something was scored while the sums were read: it is all for the next turn.
+    if (taken === 0) return;
+    if (isKept) await keepSums(database, id, { sums, isWhole }, transaction);
+    await settle(database, works, isKept, transaction);
+  });
+}
+
+/** Notes which work is in the figures, and as which version. */
+async function settle(
+  { models }: Database,
+  works: readonly StaleWork[],
+  isKept: boolean,
+  transaction: Transaction,
+): Promise<void> {
+  const inFigures = isKept ? literal('counts AND NOT excused AND handed_in_at IS NOT NULL') : false;
+  await models.Attempt.update(
+    { figuresAt: fn('COALESCE', col('scored_at'), col('handed_in_at')), inFigures },
+    { where: { id: works.map(({ id }) => id) }, transaction },
+  );
+}
+
+const sumsKey = ({ itemId, revisionId, classId, grade }: ItemAnswerSums) =>
+  [itemId, revisionId, classId, grade].join(' ');
+
+const added = (a: ItemAnswerSums, b: ItemAnswerSums): ItemAnswerSums => ({
+  ...a,
+  answers: a.answers + Number(b.answers),
+  earned: a.earned + b.earned,
+  n: a.n + Number(b.n),
+  x: a.x + b.x,
+  y: a.y + b.y,
+  xx: a.xx + b.xx,
+  yy: a.yy + b.yy,
+  xy: a.xy + b.xy,
+});
+
+/** Puts new sums in place of those of an assignment, or adds them, and moves the figures of its items. */
+async function keepSums(
+  database: Database,
+  assignmentId: number,
+  { sums, isWhole }: { sums: readonly ItemAnswerSums[]; isWhole: boolean },
+  transaction: Transaction,
+): Promise<void> {
+  const { ItemSums } = database.models;
+  const before: ItemAnswerSums[] = await ItemSums.findAll({
+    where: { assignmentId },
+    raw: true,
+    transaction,
+  });
+  const kept = new Map(
+    isWhole ? [] : before.map((line) => [sumsKey(line), line as ItemAnswerSums]),
+  );
+  const changed = sums.map((line) => {
+    const held = kept.get(sumsKey(line));
+    return held ? added(held, line) : line;
+  });
+  for (const line of changed) kept.set(sumsKey(line), line);
+  if (isWhole) await ItemSums.destroy({ where: { assignmentId }, transaction });
+  await ItemSums.bulkCreate(changed, {
+    updateOnDuplicate: ['answers', 'earned', 'n', 'x', 'y', 'xx', 'yy', 'xy'],
+    transaction,
+  });
+  await moveTotals(database, before, [...kept.values()], transaction);
+  const itemIds = [...new Set([...before, ...sums].map(({ itemId }) => itemId))];
+  await storeFigures(
+    database,
+    itemIds.sort((a, b) => a - b),
+    transaction,
+  );
 }

@@ -6,6 +6,7 @@ import {
   usualGroupRules,
   type PracticeItem,
 } from '@oaken/core/follow-up';
+import { groupBy } from '@oaken/core/lists';
 import type { Gathering } from '@oaken/contract/results';
 import { Op } from 'sequelize';
 import { insistOnRunningAssignment } from '../access';
@@ -121,10 +122,11 @@ const earnedByStudent = (
   students: number[],
   codes: string[],
   work: Awaited<ReturnType<typeof scoredWork>>,
-) =>
-  new Map(
+) => {
+  const works = groupBy(work, ({ studentId }) => studentId);
+  return new Map(
     students.map((id) => {
-      const made = work.filter(({ studentId }) => studentId === id);
+      const made = works.get(id) ?? [];
       const ofStudent = codes.flatMap((code) => {
         const on = onStandard(made.filter(({ labels }) => labels.includes(code)));
         return on ? [{ code, share: on.share, items: on.items }] : [];
@@ -132,6 +134,7 @@ const earnedByStudent = (
       return [id, ofStudent];
     }),
   );
+};
 
 export async function readFollowUp(
   context: Context,

@@ -1,11 +1,13 @@
 import type { AnswerOf, Audience, BodyOf, Endpoint, ParamsOf, QueryOf } from '@oaken/contract';
 import { parseCookie } from 'cookie';
-import { text, type Request, type Response, type Router } from 'express';
+import type { Request, Response, Router } from 'express';
 import { mayCall } from '../access';
+import { onOccasion } from '../log/slow-statements';
 import type { SignedIn } from '../access/signed-in';
 import type { Context } from '../context';
+import { readBody, sendJson } from './body';
 import { Download } from './download';
-import { readJson } from './json';
+
 import { fromZod, notForYou, outOfDate, problem, signInFirst } from '../problems/problem';
 
 export interface Call<E> {
@@ -28,20 +30,6 @@ export interface BindOptions {
 export const readCookie = (request: Request, name: string): string | null =>
   parseCookie(request.headers.cookie ?? '')[name] ?? null;
 
-/** Readers of a body's text by the number of bytes that they take. */
-const textReaders = new Map<number, ReturnType<typeof text>>();
-
-/** @returns the JSON that was sent, or undefined where something else was */
-async function readBody(request: Request, response: Response, largest: number): Promise<unknown> {
-  const read =
-    textReaders.get(largest) ?? text({ type: 'application/json', limit: largest, inflate: false });
-  textReaders.set(largest, read);
-  await new Promise<void>((done, fail) =>
-    read(request, response, (error?: unknown) => (error ? fail(error) : done())),
-  );
-  return typeof request.body === 'string' ? readJson(request.body) : undefined;
-}
-
 /**
  * Joins endpoints with their handlers. Origin, audience, CSRF token, size and shape are checked
  * here and nowhere else, in this order: whoever may not call pays for nothing that was sent.
@@ -54,6 +42,7 @@ export function binder(router: Router, context: Context, { checkAnswers }: BindO
     ) => Promise<AnswerOf<Endpoint<P, Q, B, A>> | Download | void>,
   ): void {
     const verb = endpoint.method.toLowerCase() as 'get';
+    const occasion = `${endpoint.method} ${endpoint.path}`;
     router[verb](endpoint.path, async (request: Request, response: Response) => {
       const changes = endpoint.method !== 'GET';
       if (changes) context.site.insistOnOwn(request);
@@ -72,20 +61,22 @@ export function binder(router: Router, context: Context, { checkAnswers }: BindO
         endpoint.largest > 0 ? await readBody(request, response, endpoint.largest) : undefined;
       const body = endpoint.body.safeParse(sent);
       if (!body.success) throw fromZod(body.error);
-      const answer = await handle({
-        params: params.data,
-        query: query.data,
-        body: body.data,
-        me: visitor as SignedIn,
-        visitor,
-        request,
-        response,
-      } as Call<Endpoint<P, Q, B, A>>);
+      const answer = await onOccasion(occasion, () =>
+        handle({
+          params: params.data,
+          query: query.data,
+          body: body.data,
+          me: visitor as SignedIn,
+          visitor,
+          request,
+          response,
+        } as Call<Endpoint<P, Q, B, A>>),
+      );
       if (response.headersSent) return;
       if (answer instanceof Download)
         return void response.attachment(answer.name).type(answer.type).send(answer.body);
       if (checkAnswers) endpoint.answer.parse(answer);
-      response.json(answer);
+      sendJson(response, answer);
     });
   };
 }

@@ -48,7 +48,9 @@ const halfPairLength = '\\ud800'.length;
 
 /** Half of a surrogate pair, which no keyboard types and no database keeps, becomes the replacement character. */
 const rescored = (text: string) =>
-  text.replace(escapes, (escape) => (escape.length === halfPairLength ? '\\ufffd' : escape));
+  !text.includes('\\')
+    ? text
+    : text.replace(escapes, (escape) => (escape.length === halfPairLength ? '\\ufffd' : escape));
 
 /**
  * @param text the body as it was sent

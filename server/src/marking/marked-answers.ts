@@ -4,7 +4,7 @@ import { kindOf, type Levels } from '@oaken/core/items';
 import { wordsIn } from '@oaken/core/plain';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
-import { readRecords } from '../attempts/record';
+import { readRecords } from '../record';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
 import { readAnchors } from './anchors';

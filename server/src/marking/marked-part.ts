@@ -1,6 +1,12 @@
 /** Which part of which item of which assignment, and who may look at it. */
 import { present } from '@oaken/core/certain';
-import { entriesOf, entryFor, exampleEntry, type EditionEntry } from '@oaken/core/forms';
+import {
+  entriesOf,
+  entryFor,
+  exampleEntry,
+  type Edition,
+  type EditionEntry,
+} from '@oaken/core/forms';
 import {
   forSitting,
   kindOf,
@@ -90,7 +96,10 @@ export async function findAssignment(
 }
 
 export async function partsOf(editions: Editions, editionId: number): Promise<Handed[]> {
-  const { edition } = await editions.get(editionId);
+  return partsIn((await editions.get(editionId)).edition);
+}
+
+export function partsIn(edition: Edition): Handed[] {
   return entriesOf(edition).flatMap((original, index) => {
     // A question that makes itself is shown as an example; beside an answer stands what was drawn for it.
     const entry = exampleEntry(original);
@@ -164,6 +173,33 @@ export async function readAnswers(
       },
     ];
   });
+}
+
+/** Answers to entries of several assignments, without who gave them. */
+export async function readResponses(
+  { models }: Database,
+  assignmentIds: readonly number[],
+  entryIds: readonly string[],
+): Promise<{ assignmentId: number; attemptId: number; entry: string; responses: Responses }[]> {
+  if (assignmentIds.length === 0 || entryIds.length === 0) return [];
+  const answers = await models.Answer.findAll({
+    attributes: ['entryId', 'attemptId', 'responses'],
+    where: { entryId: [...new Set(entryIds)] },
+    include: [
+      {
+        association: 'attempt',
+        attributes: ['assignmentId'],
+        where: { assignmentId: [...assignmentIds], handedInAt: { [Op.ne]: null } },
+      },
+    ],
+    order: [
+      ['attempt', 'handedInAt', 'ASC'],
+      ['attempt', 'id', 'ASC'],
+    ],
+  });
+  return answers.flatMap(({ attempt, attemptId, entryId, responses }) =>
+    attempt ? [{ assignmentId: attempt.assignmentId, attemptId, entry: entryId, responses }] : [],
+  );
 }
 
 /** The answer to one part; undefined where there is none. */

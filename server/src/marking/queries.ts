@@ -15,10 +15,10 @@ export interface UnmarkedEntry {
 }
 
 /**
- * The entries of assignments with responses that wait for a mark, the oldest first. SQL, because
- * it counts over every score of a teacher's year, of which a few lines are wanted. Measured: 47 ms
- * of a test of 600 students, one row by its key 1.1 ms. Marks on paper that somebody has still to
- * look at are no answers yet.
+ * The entries of assignments with responses that wait for a mark, the oldest first. SQL, because it
+ * counts answers of a year, of which a few lines are wanted; it begins at the scores that wait, which
+ * have an index. Measured: 1.8 ms for sixty assignments, one row by its key 1.1 ms. Marks on paper
+ * that somebody has still to look at are no answers yet.
  */
 export async function unmarkedEntries(
   database: Database,
@@ -26,14 +26,18 @@ export async function unmarkedEntries(
 ): Promise<UnmarkedEntry[]> {
   if (assignmentIds.length === 0) return [];
   return database.query(
-    `SELECT a.id AS assignmentId, a.edition_id AS editionId, s.entry_id AS entry, SUM(s.needs_marking AND NOT EXISTS (SELECT 1 FROM answers w WHERE w.attempt_id = s.attempt_id
-            AND w.entry_id = s.entry_id AND w.device = :paper AND w.responses LIKE '%"unclear":%')) AS unmarked,
-            SUM(EXISTS (SELECT 1 FROM marks m WHERE m.attempt_id = t.id AND m.entry_id = s.entry_id
-            AND m.points IS NOT NULL)) AS marked,
-            MIN(IF(s.needs_marking, t.handed_in_at, NULL)) AS oldest
-       FROM assignments a JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL
-       JOIN scores s ON s.attempt_id = t.id
-      WHERE a.id IN (:assignmentIds) GROUP BY a.id, s.entry_id HAVING unmarked > 0 ORDER BY oldest, a.id, s.entry_id`,
+    `SELECT w.*, (SELECT COUNT(DISTINCT m.attempt_id) FROM attempts o
+              JOIN marks m ON m.attempt_id = o.id AND m.entry_id = w.entry AND m.points IS NOT NULL
+             WHERE o.assignment_id = w.assignmentId AND o.handed_in_at IS NOT NULL) AS marked
+       FROM (SELECT a.id AS assignmentId, a.edition_id AS editionId, s.entry_id AS entry,
+                    SUM(NOT EXISTS
+                        (SELECT 1 FROM answers r WHERE r.attempt_id = s.attempt_id AND r.entry_id = s.entry_id
+                            AND r.device = :paper AND r.responses LIKE '%"unclear":%')) AS unmarked,
+                    MIN(t.handed_in_at) AS oldest
+               FROM assignments a JOIN attempts t ON t.assignment_id = a.id AND t.handed_in_at IS NOT NULL
+               JOIN scores s FORCE INDEX (waiting) ON s.attempt_id = t.id AND s.needs_marking = 1
+              WHERE a.id IN (:assignmentIds) GROUP BY a.id, s.entry_id HAVING unmarked > 0) w
+      ORDER BY w.oldest, w.assignmentId, w.entry`,
     { type: QueryTypes.SELECT, replacements: { assignmentIds, paper: paperDevice } },
   );
 }

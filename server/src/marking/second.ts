@@ -1,7 +1,9 @@
 /** A second marker: blind marks beside the first ones, how far the two agree, and adjudicating what they do not. */
 import type { AnswerOf, api, BodyOf } from '@oaken/contract';
 import type { MarkingWork } from '@oaken/contract/marking';
-import { present } from '@oaken/core/certain';
+import { present, valueOf } from '@oaken/core/certain';
+import type { Edition } from '@oaken/core/forms';
+import { groupBy } from '@oaken/core/lists';
 import { Op, type WhereOptions } from 'sequelize';
 import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
@@ -14,9 +16,10 @@ import {
   answerTo,
   type Handed,
   isByHand,
-  partsOf,
+  partsIn,
   type PartPath,
   readAnswers,
+  readResponses,
 } from './marked-part';
 import { readAnchors } from './anchors';
 import { type StoredMark, workOf } from './marked-answers';
@@ -85,14 +88,16 @@ export async function readSeconds(
   }));
 }
 
-async function handedOf(
-  editions: Editions,
-  { editionId, entryId, partId }: SecondMarkingRequest,
-): Promise<Handed | undefined> {
-  return (await partsOf(editions, editionId)).find(
+const handedOf = async (editions: Editions, request: SecondMarkingRequest) =>
+  handedIn((await editions.get(request.editionId)).edition, request);
+
+const handedIn = (
+  edition: Edition,
+  { entryId, partId }: SecondMarkingRequest,
+): Handed | undefined =>
+  partsIn(edition).find(
     ({ entry, part }) => entry.id === entryId && part.id === partId && isByHand(part),
   );
-}
 
 /** What colleagues asked me to read, with how much of it is left. */
 export async function listSeconds(
@@ -101,32 +106,38 @@ export async function listSeconds(
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listMarking>['seconds']> {
   const mine = await readSecondMarkings(database, { secondMarkerId: me.account.id });
-  const lines = [];
-  for (const secondMarking of mine) {
-    const handed = await handedOf(editions, secondMarking);
-    if (!handed) continue;
-    const done = new Set(
-      (await readSeconds(database, secondMarking)).flatMap(({ attemptId, points }) =>
-        points === null ? [] : [attemptId],
-      ),
-    );
-    const answers = await readAnswers(database, secondMarking.assignmentId, [
-      secondMarking.entryId,
-    ]);
-    const left = answers.filter(
+  if (mine.length === 0) return [];
+  const [given, answers] = await Promise.all([
+    database.models.SecondMark.findAll({
+      attributes: ['secondMarkingId', 'attemptId'],
+      where: { secondMarkingId: mine.map(({ id }) => id), points: { [Op.ne]: null } },
+      raw: true,
+    }),
+    readResponses(
+      database,
+      mine.map(({ assignmentId }) => assignmentId),
+      mine.map(({ entryId }) => entryId),
+    ),
+  ]);
+  const done = new Set(given.map((mark) => `${mark.secondMarkingId} ${mark.attemptId}`));
+  const answersTo = groupBy(answers, ({ assignmentId, entry }) => `${assignmentId} ${entry}`);
+  const held = await editions.all(mine.map(({ editionId }) => editionId));
+  return mine.flatMap((secondMarking) => {
+    const { id, assignmentId, entryId, title, requestedBy, requestedAt } = secondMarking;
+    const handed = handedIn(valueOf(held, secondMarking.editionId).edition, secondMarking);
+    if (!handed) return [];
+    const toRead = answersTo.get(`${assignmentId} ${entryId}`) ?? [];
+    const left = toRead.filter(
       ({ attemptId, responses }) =>
-        answerTo(handed.part, responses) !== undefined && !done.has(attemptId),
+        answerTo(handed.part, responses) !== undefined && !done.has(`${id} ${attemptId}`),
     ).length;
-    lines.push({
-      secondMarkingId: secondMarking.id,
-      title: secondMarking.title,
-      stem: handed.entry.content.stem,
-      requestedBy: secondMarking.requestedBy,
-      left,
-      requestedAt: toMillis(secondMarking.requestedAt),
-    });
-  }
-  return lines;
+    return [
+      {
+        ...{ secondMarkingId: id, title, stem: handed.entry.content.stem, requestedBy, left },
+        requestedAt: toMillis(requestedAt),
+      },
+    ];
+  });
 }
 
 /** @throws Problem 404 for what I was not asked to read */

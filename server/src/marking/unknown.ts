@@ -1,21 +1,25 @@
 /** Short answers that earned nothing: the same ones together, until somebody says what they are worth. */
 import type { api, AnswerOf, BodyOf } from '@oaken/contract';
+import { valueOf } from '@oaken/core/certain';
 import { kindOf } from '@oaken/core/items';
+import { groupBy } from '@oaken/core/lists';
 import { sameSpelling } from '@oaken/core/marking';
 import { day } from '@oaken/core/timing';
 import { Op } from 'sequelize';
-import { insistOnRunningAssignment } from '../access';
+import { insistOnRunningAssignment, rule } from '../access';
 import type { SignedIn } from '../access/signed-in';
 import { readAssignments } from '../assignments/rows';
 import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
+import { byId } from '../database/by-id';
 import { type Database } from '../database/connect';
 import {
   answerTo,
-  findAssignment,
   findPart,
   isTyped,
+  partsIn,
   readAnswers,
+  readResponses,
   type Answered,
   type Handed,
   type PartPath,
@@ -34,7 +38,10 @@ interface Unknown {
 }
 
 /** The answers to a part that its key gives nothing for, gathered by what they say. */
-function unknownIn({ entry, part }: Handed, answers: Answered[]): Unknown[] {
+function unknownIn(
+  { entry, part }: Handed,
+  answers: readonly Pick<Answered, 'entry' | 'responses'>[],
+): Unknown[] {
   const unknownAnswers = new Map<string, Unknown>();
   const kind = kindOf(part);
   for (const answer of answers) {
@@ -58,60 +65,76 @@ async function readWrong({ models }: Database, assignmentId: number[]) {
   }));
 }
 
+/** Words that a key compares. A wrong number is seldom a new way to be right: those are looked at from the results. */
+const isCompared = ({ part, entry }: Handed) =>
+  kindOf(part).typed === 'words' &&
+  entry.override === undefined &&
+  // What is right for one student is wrong for another.
+  entry.variant === undefined;
+
+/** Assignments of which something was handed in lately, each with its typed parts; those without are left out. */
+async function readTyped({ database, now }: Context, editions: Editions, me: SignedIn) {
+  const { Assignment, Attempt } = database.models;
+  const handedIn = valuesOf(Attempt, 'assignmentId', {
+    handedInAt: { [Op.gt]: new Date(now() - recent) },
+  });
+  const assignments = await Assignment.scope(rule('readableBy', me)).findAll({
+    attributes: ['id', 'editionId'],
+    where: { id: { [Op.in]: handedIn } },
+  });
+  const held = await editions.all(assignments.map(({ editionId }) => editionId));
+  return assignments.flatMap(({ id, editionId }) => {
+    const typed = partsIn(valueOf(held, editionId).edition).filter(isCompared);
+    return typed.length > 0 ? [{ id, typed }] : [];
+  });
+}
+
 export async function listUnknown(
   context: Context,
   editions: Editions,
   me: SignedIn,
 ): Promise<AnswerOf<typeof api.listMarking>['unknown']> {
-  const { database, now } = context;
-  const since = new Date(now() - recent);
-  const handedIn = valuesOf(database.models.Attempt, 'assignmentId', {
-    handedInAt: { [Op.gt]: since },
-  });
-  const assignments = await readAssignments(database, me, { id: { [Op.in]: handedIn } });
+  const { database } = context;
+  const assignments = await readTyped(context, editions, me);
+  if (assignments.length === 0) return [];
+  const ids = assignments.map(({ id }) => id);
+  const entryIds = assignments.flatMap(({ typed }) => typed.map(({ entry }) => entry.id));
+  const [answers, settled] = await Promise.all([
+    readResponses(database, ids, entryIds),
+    readWrong(database, ids),
+  ]);
   const wrong = new Set(
-    (
-      await readWrong(
-        database,
-        assignments.map(({ id }) => id),
-      )
-    ).map(
-      (settledSpelling) =>
-        `${settledSpelling.assignmentId} ${settledSpelling.entryId} ${settledSpelling.partId} ${settledSpelling.spelling}`,
+    settled.map(({ assignmentId, entryId, partId, spelling }) =>
+      [assignmentId, entryId, partId, spelling].join(' '),
     ),
   );
-  const lines = [];
-  // A wrong number is seldom a new way to be right: those are looked at from the results.
-  for (const { id, title, recipients } of assignments) {
-    const typed = (await findAssignment(context, editions, me, id)).parts.filter(
-      ({ part, entry }) =>
-        kindOf(part).typed === 'words' &&
-        entry.override === undefined &&
-        // What is right for one student is wrong for another.
-        entry.variant === undefined,
-    );
-    if (typed.length === 0) continue;
-    const answers = await readAnswers(database, id, [
-      ...new Set(typed.map(({ entry }) => entry.id)),
-    ]);
-    for (const handed of typed) {
-      const left = unknownIn(handed, answers).filter(
-        ({ spelling }) => !wrong.has(`${id} ${handed.entry.id} ${handed.part.id} ${spelling}`),
+  const answersIn = groupBy(answers, ({ assignmentId }) => assignmentId);
+  const open = assignments.flatMap(({ id, typed }) =>
+    typed.flatMap((handed) => {
+      const { entry, part } = handed;
+      const left = unknownIn(handed, answersIn.get(id) ?? []).filter(
+        ({ spelling }) => !wrong.has([id, entry.id, part.id, spelling].join(' ')),
       );
-      if (left.length > 0)
-        lines.push({
-          assignmentId: id,
-          title,
-          recipients,
-          entry: handed.entry.id,
-          part: handed.part.id,
-          stem: handed.entry.content.stem,
-          answers: left.length,
-          students: left.reduce((sum, { students }) => sum + students, 0),
-        });
-    }
-  }
-  return lines;
+      return left.length > 0 ? [{ id, handed, left }] : [];
+    }),
+  );
+  if (open.length === 0) return [];
+  const rows = byId(
+    await readAssignments(database, me, { id: [...new Set(open.map(({ id }) => id))] }),
+  );
+  return open.map(({ id, handed: { entry, part }, left }) => {
+    const { title, recipients } = valueOf(rows, id);
+    return {
+      assignmentId: id,
+      title,
+      recipients,
+      entry: entry.id,
+      part: part.id,
+      stem: entry.content.stem,
+      answers: left.length,
+      students: left.reduce((sum, { students }) => sum + students, 0),
+    };
+  });
 }
 
 export async function readUnknown(

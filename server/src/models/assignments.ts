@@ -27,6 +27,13 @@ export interface StoredRecipients {
   formsFor: { classId?: number | undefined; groupId?: number | undefined; form: string | null }[];
 }
 
+/** An item of a finished test whose key looks wrong, or where one wrong choice tempts. */
+export interface SuspiciousItem {
+  number: number;
+  /** What is the matter with it. */
+  title: string;
+}
+
 /** A test given to students, with a window and rules. */
 export class Assignment extends Model<
   InferAttributes<Assignment>,
@@ -59,6 +66,10 @@ export class Assignment extends Model<
   declare linkToken: CreationOptional<string | null>;
   /** Ids of standards that its teacher gave it; null: those of its items. */
   declare standards: CreationOptional<number[] | null>;
+  /** Items that want a look; null while nobody has looked. */
+  declare suspicious: CreationOptional<SuspiciousItem[] | null>;
+  /** As of which work that was found. */
+  declare suspiciousAsOf: CreationOptional<string | null>;
 
   declare edition?: NonAttribute<Edition>;
   declare assigner?: NonAttribute<Account>;
@@ -99,6 +110,8 @@ export const defineAssignment = table(Assignment, 'assignments', {
   recipients: optional(JSON),
   linkToken: optional(CHAR(22)),
   standards: optional(JSON),
+  suspicious: optional(JSON),
+  suspiciousAsOf: optional(STRING(60)),
 });
 
 /** A class that an assignment was given to. */

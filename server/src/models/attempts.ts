@@ -12,7 +12,7 @@ import {
   type InferCreationAttributes,
   type NonAttribute,
 } from 'sequelize';
-import { optional, required, rowId, withDefault, table } from './table';
+import { computed, optional, required, rowId, withDefault, table } from './table';
 import type { Assignment } from './assignments';
 import type { Account } from './accounts';
 import type { Adjustment, Mark, MarkLogEntry, Score, SecondMark } from './marking';
@@ -68,6 +68,12 @@ export class Attempt extends Model<InferAttributes<Attempt>, InferCreationAttrib
   declare pausedMs: CreationOptional<number>;
   declare excused: CreationOptional<boolean>;
   declare scoredAt: CreationOptional<Date | null>;
+  /** The time of scoring with which it was last looked at for the figures of items. */
+  declare figuresAt: CreationOptional<Date | null>;
+  /** Whether it was counted there. */
+  declare inFigures: CreationOptional<boolean>;
+  /** It was handed in, scored or reopened since. */
+  declare figuresStale: CreationOptional<boolean | null>;
 
   declare assignment?: NonAttribute<Assignment>;
   declare student?: NonAttribute<Account>;
@@ -116,6 +122,9 @@ export const defineAttempt = table(Attempt, 'attempts', {
   pausedMs: withDefault(INTEGER.UNSIGNED, 0),
   excused: withDefault(BOOLEAN, false),
   scoredAt: optional(DATE(3)),
+  figuresAt: optional(DATE(3)),
+  inFigures: withDefault(BOOLEAN, false),
+  figuresStale: computed(BOOLEAN),
 });
 
 /** What stands for one entry of an attempt; the highest number wins. */

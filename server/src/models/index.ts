@@ -19,6 +19,7 @@ import {
   defineEnemyItems,
   defineItemFigures,
   defineItemSums,
+  defineItemTotals,
 } from './items';
 import {
   defineClassCurriculum,
@@ -143,6 +144,7 @@ export const tables = {
     EnemyItems: defineEnemyItems,
     ItemFigures: defineItemFigures,
     ItemSums: defineItemSums,
+    ItemTotals: defineItemTotals,
   },
   Passages: { Passage: definePassage, PassageRevision: definePassageRevision },
   'Files and imports': {

@@ -267,3 +267,46 @@ export const defineItemSums = table(ItemSums, 'item_sums', {
   yy: required(DOUBLE),
   xy: required(DOUBLE),
 });
+
+/** The grade of a total over all grades. */
+export const everyGrade = -2;
+
+/**
+ * The sums of an item, as it was asked, over all assignments, each around its own means: what its
+ * figures follow from.
+ */
+export class ItemTotals extends Model<
+  InferAttributes<ItemTotals>,
+  InferCreationAttributes<ItemTotals>
+> {
+  declare itemId: number;
+  /** What was asked, as of a revision. */
+  declare asked: string;
+  /** -1 where it is not known, -2 over all of them. */
+  declare grade: number;
+  declare answers: number;
+  declare earned: number;
+  declare n: number;
+  declare xx: number;
+  declare yy: number;
+  declare xy: number;
+  declare scaleX: number;
+  declare scaleY: number;
+
+  declare item?: NonAttribute<Item>;
+}
+
+export const defineItemTotals = table(ItemTotals, 'item_totals', {
+  itemId: required(INTEGER.UNSIGNED, { primaryKey: true }),
+  asked: required(CHAR(32), { primaryKey: true }),
+  grade: required(SMALLINT, { primaryKey: true }),
+  // Signed: what is taken away goes through them.
+  answers: required(INTEGER),
+  earned: required(DOUBLE),
+  n: required(INTEGER),
+  xx: required(DOUBLE),
+  yy: required(DOUBLE),
+  xy: required(DOUBLE),
+  scaleX: required(DOUBLE),
+  scaleY: required(DOUBLE),
+});

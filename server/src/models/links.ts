@@ -134,6 +134,7 @@ const parents: Partial<Record<ModelName, readonly Parent[]>> = {
     of('Item', 'itemId', 'item'),
     of('Revision', 'revisionId', 'revision'),
   ],
+  ItemTotals: [of('Item', 'itemId', 'item')],
   SavedSearch: [partOf('Account', 'accountId', 'account')],
   LateAnswer: [
     of('Attempt', 'attemptId', 'attempt', 'lateAnswers'),

@@ -7,7 +7,7 @@ import { shareOf } from '@oaken/core/rescoring';
 import type { Transaction } from 'sequelize';
 import { type Database } from '../database/connect';
 import { asAttempt, hasRunOut, type Attempt } from '../attempts/given';
-import { readRecords, type AttemptRecord } from '../attempts/record';
+import { readRecords, type AttemptRecord } from '../record';
 import { bonusOf, scoredParts, scoresOf, worthOf, type Sums } from '../attempts/scoring';
 import { tableOf } from '../results/table';
 import { present } from '@oaken/core/certain';

@@ -50,13 +50,16 @@ export interface AnswerReading {
 }
 
 export class AnswerReadings {
-  private readonly known = new Map<string, Map<Responses, AnswerReading>>();
+  /** By the question as somebody had it; the entry itself is the same object for all who had the same. */
+  private readonly known = new Map<EditionEntry, Map<Responses, AnswerReading>>();
 
   /** Answers that are equal should be one object: then they are looked at once. */
   of(entry: EditionEntry, responses: Responses): AnswerReading {
-    const question = entry.variant === undefined ? entry.id : `${entry.id} ${entry.variant}`;
-    const held = this.known.get(question) ?? new Map<Responses, AnswerReading>();
-    this.known.set(question, held);
+    let held = this.known.get(entry);
+    if (!held) {
+      held = new Map();
+      this.known.set(entry, held);
+    }
     const known = held.get(responses);
     if (known) return known;
     const made = read(entry, responses);

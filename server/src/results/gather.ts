@@ -1,6 +1,6 @@
 /** Everything that results are made of: who was given an assignment, and the record of what each of them made. */
 import { entriesOf, entryFor, type Edition, type EditionEntry } from '@oaken/core/forms';
-import { readRecords, type AttemptRecord } from '../attempts/record';
+import { readRecords, type AttemptRecord } from '../record';
 import type { Database } from '../database/connect';
 import { present } from '@oaken/core/certain';
 import { readGroups, readLines, type Group, type Line } from './lines';
@@ -8,7 +8,7 @@ import { readGroups, readLines, type Group, type Line } from './lines';
 const parts = ['answers', 'scores', 'practice', 'timeSpent'] as const;
 
 /** What is known of one attempt. */
-export type WorkRecord = Pick<AttemptRecord, (typeof parts)[number]>;
+export type WorkRecord = Pick<AttemptRecord, (typeof parts)[number] | 'arrivedLate'>;
 
 export interface Gathered {
   edition: Edition;

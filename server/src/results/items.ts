@@ -246,8 +246,9 @@ function sharedIn(
     if (!scores.get(entry.id)?.reached) continue;
     const rest = roundPoints(totalOf(attemptId) - markedPoints(scores.get(entry.id)));
     const first = firstAnswer(gathered, attemptId, entry);
-    for (const { part, ...given } of readingIn(gathered, readings, attemptId, entry, first).given)
-      addTo(byPart, part, { ...given, rest });
+    const { given } = readingIn(gathered, readings, attemptId, entry, first);
+    for (const { part, key, label, right } of given)
+      addTo(byPart, part, { key, label, right, rest });
   }
   for (const given of byPart.values()) {
     const shared = sharedByStrong(given);

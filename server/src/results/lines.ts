@@ -19,8 +19,7 @@ export interface Line extends Omit<Assigned, 'className'> {
   handedInAt: Date | null;
   handedInBy: HandedInBy | null;
   late: boolean;
-  /** Answers that arrived after the end: those that were taken, and those that wait for the teacher. */
-  lateAnswers: number;
+  /** Answers that arrived after the end and wait for the teacher. */
   lateWaiting: number;
   arrivedAt: Date | null;
   excused: boolean;
@@ -47,30 +46,36 @@ export const isFinished = (line: Line): line is Finished => isHandedIn(line) && 
 const byAttempt = (counts: readonly GroupedCountResultItem[]) =>
   new Map(counts.map(({ attemptId, count }) => [Number(attemptId), count]));
 
+/** Of an attempt, what a line tells. */
+const attemptColumns = [
+  ...['id', 'studentId', 'number', 'seed', 'form', 'beganAt', 'handedInAt', 'handedInBy'],
+  ...['late', 'arrivedAt', 'excused', 'counts', 'countedPoints', 'points', 'maxPoints'],
+];
+
 export async function readLines(database: Database, assignmentId: number): Promise<Line[]> {
-  const { Answer, Attempt, LateAnswer } = database.models;
+  const { Attempt, LateAnswer } = database.models;
   const ofAssignment = {
     include: [{ association: 'attempt', attributes: [], where: { assignmentId } }],
     group: ['attemptId'],
   };
-  const [students, attempts, arrivedLate, waiting] = await Promise.all([
+  const [students, attempts, waiting] = await Promise.all([
     readAssigned(database, assignmentId),
     Attempt.findAll({
+      attributes: [...attemptColumns],
       where: { assignmentId },
       order: ['studentId', 'number'],
       raw: true,
     }),
-    Answer.count({ ...ofAssignment, where: { arrivedLate: true } }),
     LateAnswer.count({ ...ofAssignment, where: { decision: 'waiting' } }),
   ]);
-  const lateAnswers = byAttempt(arrivedLate);
   const lateWaiting = byAttempt(waiting);
   const made = new Map<number, number>();
   for (const { studentId } of attempts) made.set(studentId, (made.get(studentId) ?? 0) + 1);
   return withAttempts(students, attempts).map(([student, attempt]) => {
-    const { className, ...who } = student;
+    const { studentId, givenName, familyName, name, classId, className } = student;
+    const { rosterNumber, withdrawnAt } = student;
     return {
-      ...who,
+      ...{ studentId, givenName, familyName, name, classId, rosterNumber, withdrawnAt },
       class: className ?? sentence('guests'),
       attemptId: attempt?.id ?? null,
       seed: attempt?.seed ?? '',
@@ -79,7 +84,6 @@ export async function readLines(database: Database, assignmentId: number): Promi
       handedInAt: attempt?.handedInAt ?? null,
       handedInBy: attempt?.handedInBy ?? null,
       late: Boolean(attempt?.late),
-      lateAnswers: (attempt && lateAnswers.get(attempt.id)) ?? 0,
       lateWaiting: (attempt && lateWaiting.get(attempt.id)) ?? 0,
       arrivedAt: attempt?.arrivedAt ?? null,
       excused: Boolean(attempt?.excused),

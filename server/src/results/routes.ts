@@ -1,4 +1,5 @@
 import { api } from '@oaken/contract';
+import { packResults } from '@oaken/contract/results';
 import type { StudentWork } from '@oaken/contract/results';
 import type { SignedIn } from '../access/signed-in';
 import { byStandard, shareInWords } from '@oaken/core/attempts';
@@ -26,8 +27,8 @@ import { written } from '@oaken/words/written';
 export function resultRoutes(bind: Bind, context: Context, editions: Editions): void {
   const { database, now } = context;
   bind(api.listResults, ({ me }) => listResults(database, me));
-  bind(api.readResults, ({ me, params, query }) =>
-    readResults(database, me, params.assignmentId, now(), query),
+  bind(api.readResults, async ({ me, params, query }) =>
+    packResults(await readResults(database, me, params.assignmentId, now(), query)),
   );
 
   bind(api.readStandardResults, ({ me, params, query }) =>

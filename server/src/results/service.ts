@@ -14,7 +14,8 @@ import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import { notFound } from '../problems/problem';
 import { gather, type Gathered } from './gather';
 import { chosenLines, isFinished, isHandedIn, type Finished, type Line } from './lines';
-import { answerTo, chosenIn, itemResults, readingIn } from './items';
+import { Cells } from './cells';
+import { chosenIn, itemResults } from './items';
 import { AnswerReadings } from './answer-readings';
 import { tableOf } from './table';
 import { mayRun } from '../access';
@@ -47,17 +48,21 @@ export async function readResults(
   now: number,
   query: ResultsQuery = everything,
 ): Promise<ResultsAnswer> {
-  const assignment = await ownAssignmentRow(database, me, assignmentId);
-  const [gathered, mayChange, onPaper] = await Promise.all([
+  const reading = Promise.all([
     gather(database, assignmentId),
     mayRun(database, me, assignmentId),
     paperLeft(database, assignmentId),
   ]);
+  // Read at the same time. What is not mine ends here, whatever becomes of what was read beside it.
+  reading.catch(() => {});
+  const assignment = await ownAssignmentRow(database, me, assignmentId);
+  const [gathered, mayChange, onPaper] = await reading;
   const lines = chosenLines(gathered, query);
   const finished = lines.filter(isFinished);
   const marked = finished.filter((line) => !waitsIn(gathered, line));
   const counting = gathered.entries.filter(({ override }) => override !== 'dropped');
   const readings = new AnswerReadings();
+  const cells = new Cells(gathered, readings);
   const analysis = analysisOf(gathered, counting, finished, marked, readings);
   const { spread, reliability, groupSize } = analysis;
   const { release, mode } = assignment.rules;
@@ -84,7 +89,7 @@ export async function readResults(
     seconds: { median, lowerQuartile, upperQuartile },
     items: itemResults(gathered, finished, analysis, counting, readings),
     students: lines.map((line) =>
-      studentResult(gathered, readings, line, reliability.standardError.value, bands),
+      studentResult(gathered, cells, line, reliability.standardError.value, bands),
     ),
     compare: comparisons(assignment, gathered, finished),
   };
@@ -170,14 +175,20 @@ function leftOut(
   finished: Finished[],
   marked: Finished[],
 ): ResultsAnswer['left'] {
-  const scores = finished.flatMap(({ attemptId }) =>
-    counting.flatMap(({ id }) => gathered.recordOf(attemptId).scores.get(id) ?? []),
-  );
+  let [responses, notReached] = [0, 0];
+  for (const { attemptId } of finished) {
+    const { scores } = gathered.recordOf(attemptId);
+    for (const { id } of counting) {
+      const score = scores.get(id);
+      if (score?.needsMarking) responses += 1;
+      if (score && !score.reached) notReached += 1;
+    }
+  }
   return {
     waiting: finished.length - marked.length,
-    responses: scores.filter(({ needsMarking }) => needsMarking).length,
+    responses,
     excused: lines.filter(({ excused }) => excused).length,
-    notReached: scores.filter(({ reached }) => !reached).length,
+    notReached,
   };
 }
 
@@ -221,7 +232,7 @@ function stateOf({ handedInAt, attemptId }: Line): StudentResult['state'] {
 
 function studentResult(
   gathered: Gathered,
-  readings: AnswerReadings,
+  cells: Cells,
   line: Line,
   error: number | null,
   bands: { name: string; from: number }[],
@@ -238,7 +249,7 @@ function studentResult(
     handedInBy: line.handedInBy,
     handedInAt: toMillisOrNull(handedInAt),
     late: line.late,
-    lateAnswers: line.lateAnswers,
+    lateAnswers: attemptId === null ? 0 : gathered.recordOf(attemptId).arrivedLate,
     lateWaiting: line.lateWaiting,
     arrivedAt: toMillisOrNull(line.arrivedAt),
     seconds: isHandedIn(line) ? secondsOf(line) : null,
@@ -254,35 +265,6 @@ function studentResult(
       line.points === null || line.maxPoints === null
         ? []
         : bandsInReach(line.points, line.maxPoints, error ?? 0, bands),
-    cells: isHandedIn(line)
-      ? gathered.entries.map((entry) => cellOf(gathered, readings, line.attemptId, entry))
-      : [],
-  };
-}
-
-function cellOf(
-  gathered: Gathered,
-  readings: AnswerReadings,
-  attemptId: number,
-  entry: EditionEntry,
-): StudentResult['cells'][number] {
-  const record = gathered.recordOf(attemptId);
-  const score = record.scores.get(entry.id);
-  if (!score) return null;
-  const tries = record.practice.get(entry.id)?.tries ?? 0;
-  const excused = score.maxPoints === 0 && entry.points > 0;
-  return {
-    share: score.reached && !excused && entry.points > 0 ? score.points / entry.points : null,
-    points: score.points,
-    responseText: readingIn(
-      gathered,
-      readings,
-      attemptId,
-      entry,
-      answerTo(gathered, attemptId, entry),
-    ).responseText,
-    needsMarking: score.needsMarking,
-    ...(excused && { excused }),
-    ...(tries > 1 && { tries }),
+    cells: isHandedIn(line) ? gathered.entries.map((entry) => cells.of(line.attemptId, entry)) : [],
   };
 }

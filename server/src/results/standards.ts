@@ -13,7 +13,7 @@ import type { Editions } from '../attempts/editions';
 import type { Context } from '../context';
 import { toMillis, type Database } from '../database/connect';
 import { present, valueOf } from '@oaken/core/certain';
-import { scoredEntries, type ScoredEntry } from './queries';
+import { scoredWorks, type ScoredWork } from './queries';
 import { chosenLines, readGroups, readLines, type Group } from './lines';
 import { readRatings } from './ratings';
 import { ownAssignmentRow } from './service';
@@ -31,12 +31,12 @@ async function readWork(
   students: number[],
   assignmentId: number | null,
   { from, to }: Query,
-): Promise<ScoredEntry[]> {
+): Promise<ScoredWork[]> {
   const mine = await database.models.Assignment.scope(rule('readableBy', me)).findAll({
     attributes: ['id'],
     where: assignmentId === null ? {} : { id: assignmentId },
   });
-  return scoredEntries(database, {
+  return scoredWorks(database, {
     assignmentIds: mine.map(({ id }) => id),
     students,
     from: from === undefined ? null : new Date(from),
@@ -44,9 +44,43 @@ async function readWork(
   });
 }
 
-interface Scored extends Earned, Pick<ScoredEntry, 'assignmentId' | 'title' | 'at' | 'studentId'> {
-  /** Codes of its standards, or its tags. */
-  labels: string[];
+interface Scored extends Earned, Pick<ScoredWork, 'assignmentId' | 'title' | 'at' | 'studentId'> {
+  /** Codes of its standards, or its tags; each once. */
+  labels: readonly string[];
+}
+
+/** An entry as results by standard know it. */
+interface Labelled {
+  item: number;
+  labels: readonly string[];
+}
+
+/** By edition and entry; what was settled for everybody speaks of no standard. */
+async function labelsOf(
+  database: Database,
+  editions: Editions,
+  editionIds: readonly number[],
+  by: Query['by'],
+): Promise<Map<number, Map<string, Labelled>>> {
+  const held = await editions.all([...new Set(editionIds)]);
+  const counted = [...held].map(
+    ([id, { edition }]) => [id, entriesOf(edition).filter(({ override }) => !override)] as const,
+  );
+  const items = counted.flatMap(([, entries]) => entries.map(({ itemId }) => itemId));
+  const tags = by === 'tag' ? await tagsOfItems(database, [...new Set(items)]) : null;
+  const labelsIn = ({ itemId, standards }: EditionEntry) =>
+    tags ? (tags.get(itemId) ?? []) : standards;
+  return new Map(
+    counted.map(([id, entries]) => [
+      id,
+      new Map(
+        entries.map((entry) => [
+          entry.id,
+          { item: entry.itemId, labels: [...new Set(labelsIn(entry))] },
+        ]),
+      ),
+    ]),
+  );
 }
 
 /** Each score with the item and the standards or tags that it speaks of. */
@@ -58,28 +92,22 @@ export async function scoredWork(
   assignmentId: number | null,
   query: Query,
 ): Promise<Scored[]> {
-  const work = await readWork(database, me, students, assignmentId, query);
-  const known = new Map<number, ReadonlyMap<string, EditionEntry>>();
-  for (const id of new Set(work.map(({ editionId }) => editionId))) {
-    const { edition } = await editions.get(id);
-    known.set(id, new Map(entriesOf(edition).map((entry) => [entry.id, entry])));
-  }
-  const entries = work.flatMap((scoredEntry) => {
-    const entry = valueOf(known, scoredEntry.editionId).get(scoredEntry.entry);
-    return entry && !entry.override ? [{ ...scoredEntry, entry }] : [];
-  });
-  const tags =
-    query.by === 'tag'
-      ? await tagsOfItems(
-          database,
-          entries.map(({ entry }) => entry.itemId),
-        )
-      : null;
-  return entries.map(({ entry, ...scored }) => ({
-    ...scored,
-    item: entry.itemId,
-    labels: tags ? (tags.get(entry.itemId) ?? []) : entry.standards,
-  }));
+  const works = await readWork(database, me, students, assignmentId, query);
+  const editionIds = works.map(({ editionId }) => editionId);
+  const labelled = await labelsOf(database, editions, editionIds, query.by);
+  return works.flatMap(
+    ({ editionId, scores, assignmentId: inAssignment, title, at, studentId }) => {
+      const entries = valueOf(labelled, editionId);
+      return scores.flatMap(({ entry, points, maxPoints }): Scored[] => {
+        const known = entries.get(entry);
+        if (!known) return [];
+        const { item, labels } = known;
+        return [
+          { assignmentId: inAssignment, title, at, studentId, item, labels, points, maxPoints },
+        ];
+      });
+    },
+  );
 }
 
 export async function readStandardResults(
@@ -207,31 +235,34 @@ function tallied(
   const groupsOf = new Map<number, number[]>();
   for (const { id, students } of groups)
     for (const student of students) groupsOf.set(student, [...(groupsOf.get(student) ?? []), id]);
+  /** Whose tallies a student's work goes into; the same for all of it. */
+  const subjectsOf = new Map(
+    [...classOf].map(([studentId, classId]) => [
+      studentId,
+      [
+        subjects.all,
+        subjects.student(studentId),
+        ...(classId === null ? [] : [subjects.class(classId)]),
+        ...(groupsOf.get(studentId) ?? []).map(subjects.group),
+      ],
+    ]),
+  );
   const tallies = new Map<string, Tallies>();
-  for (const line of work) {
-    const classId = classOf.get(line.studentId) ?? null;
-    const counted = [
-      subjects.all,
-      subjects.student(line.studentId),
-      subjects.assignment(line.assignmentId),
-      ...(classId === null ? [] : [subjects.class(classId)]),
-      ...(groupsOf.get(line.studentId) ?? []).map(subjects.group),
-    ];
-    for (const code of new Set(line.labels)) {
-      const held = tallies.get(code) ?? {
-        by: new Map<string, StandardTally>(),
-        assignments: new Map(),
-      };
+  for (const line of work)
+    for (const code of line.labels) {
+      const held = tallies.get(code) ?? nothingScored();
       tallies.set(code, held);
-      held.assignments.set(line.assignmentId, held.assignments.get(line.assignmentId) ?? line);
-      for (const subject of counted) {
-        const tally = held.by.get(subject) ?? new StandardTally();
-        held.by.set(subject, tally);
-        tally.add(line);
-      }
+      if (!held.assignments.has(line.assignmentId)) held.assignments.set(line.assignmentId, line);
+      for (const subject of subjectsOf.get(line.studentId) ?? []) addTo(held, subject, line);
+      addTo(held, subjects.assignment(line.assignmentId), line);
     }
-  }
   return tallies;
+}
+
+function addTo({ by }: Tallies, subject: string, line: Scored): void {
+  const tally = by.get(subject) ?? new StandardTally();
+  by.set(subject, tally);
+  tally.add(line);
 }
 
 export async function readStatements(

@@ -13,7 +13,7 @@ import type { Context } from '../context';
 import { toMillis, toMillisOrNull, type Database } from '../database/connect';
 import type { Account } from '../models/accounts';
 import { notFound } from '../problems/problem';
-import { readRecord, type AttemptRecord } from '../attempts/record';
+import { readRecord, type AttemptRecord } from '../record';
 import { readLateAnswers } from './late-answers';
 import { readNotes } from './notes';
 import { readRatings } from './ratings';

@@ -16,10 +16,17 @@ import { Line } from './line';
 export interface Asked {
   number: number;
   endpoint: string;
-  me: SignedIn;
+  /** Null for a job that nobody asked for. */
+  me: SignedIn | null;
   params: unknown;
   query: unknown;
   body: unknown;
+}
+
+/** A line for the log of the server. */
+export interface Said {
+  about: object;
+  words: string;
 }
 
 export type Answered = { number: number } & (
@@ -72,6 +79,13 @@ export class DeskThread {
       })) as Bind;
   }
 
+  /** Does something that happens by itself, when its turn has come. */
+  async do(job: string): Promise<void> {
+    const nobody = { me: null, params: {}, query: {}, body: undefined };
+    const answered = await this.line.pass(() => this.ask({ endpoint: job, ...nobody }));
+    if ('failed' in answered) throw Object.assign(new Error(), answered.failed);
+  }
+
   async close(): Promise<void> {
     this.closed = true;
     await this.worker?.terminate();
@@ -97,7 +111,8 @@ export class DeskThread {
 
   private start(): Worker {
     const worker = new Worker(this.script, { workerData: this.address, resourceLimits: memory });
-    worker.on('message', (answered: Answered) => {
+    worker.on('message', (answered: Answered | Said) => {
+      if ('words' in answered) return this.log.warn(answered.about, answered.words);
       this.waiting.get(answered.number)?.resolve(answered);
       this.waiting.delete(answered.number);
     });

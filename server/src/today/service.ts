@@ -13,8 +13,9 @@ import { unmarkedEntries } from '../marking/queries';
 import { listSeconds } from '../marking/second';
 import { unclearByAssignment } from '../paper/unclear';
 import { isComplete } from '../results/service';
-import type { FlaggedItems } from './flagged';
+import type { SuspiciousItem } from '../models/assignments';
 import { sentence } from './sentences';
+import type { SuspiciousItems } from './suspicious';
 
 type Today = AnswerOf<typeof api.readToday>;
 type Waiting = Today['waiting'][number];
@@ -24,7 +25,7 @@ const recent = 21 * day;
 
 export async function readToday(
   context: Context,
-  flagged: FlaggedItems,
+  suspicious: SuspiciousItems,
   editions: Editions,
   me: SignedIn,
 ): Promise<Today> {
@@ -40,14 +41,15 @@ export async function readToday(
     (assignment) => assignment.handedIn > 0 && isComplete(assignment, time),
   );
   const ids = complete.map(({ id }) => id);
-  const flags = await flagged.of(me, ids, time);
+  const { items, unread } = await suspicious.of(me, ids, time);
   const waiting = [
-    ...complete.flatMap((assignment) => finished(assignment, flags.get(assignment.id), time)),
+    ...complete.flatMap((assignment) => finished(assignment, items.get(assignment.id) ?? [], time)),
     ...open.flatMap((assignment) => notBegun(assignment, time)),
     ...(await toMark(database, mine)),
     ...(await toLookAt(database, mine)),
     ...(await toReadForColleagues(context, editions, me)),
   ];
+  void suspicious.lookLater(me, unread, time);
   return {
     now: time,
     windows: windowsOf(mine, open, time),
@@ -56,6 +58,7 @@ export async function readToday(
       open: open.length,
       working: open.reduce((sum, assignment) => sum + assignment.working, 0),
       complete: complete.length,
+      unread: unread.length,
     },
   };
 }
@@ -82,7 +85,7 @@ const lineOf = ({ id, title, classes }: AssignmentRow) => ({
 /** That the results are there, and which items want a look. */
 function finished(
   assignment: AssignmentRow,
-  flagged: { count: number; detail: string } | undefined,
+  suspicious: readonly SuspiciousItem[],
   time: number,
 ): Waiting[] {
   const line = { ...lineOf(assignment), at: assignment.closesAt ?? time };
@@ -92,7 +95,12 @@ function finished(
       ? sentence('handedIn', { handedIn, given })
       : sentence('handedInWithMean', { handedIn, given, mean: percentText(meanShare) });
   const complete: Waiting = { ...line, what: 'complete', count: assignment.handedIn, detail };
-  return flagged ? [{ ...line, what: 'flagged', ...flagged }, complete] : [complete];
+  if (suspicious.length === 0) return [complete];
+  const words = suspicious.map(({ number, title }) =>
+    sentence('item', { number, title: title.toLowerCase() }),
+  );
+  const flagged = { count: suspicious.length, detail: listing(words) };
+  return [{ ...line, what: 'flagged', ...flagged }, complete];
 }
 
 /** Students who have not begun what closes within a day. */

@@ -8,7 +8,7 @@ import type { SignedIn } from '../access/signed-in';
 import type { Editions } from '../attempts/editions';
 import { readEvents } from '../attempts/events';
 import { attemptForm, readAttempts, readGiven } from '../attempts/given';
-import { readRecord } from '../attempts/record';
+import { readRecord } from '../record';
 import type { Context } from '../context';
 import { notFound } from '../problems/problem';
 import { toMillis, toMillisOrNull } from '../database/connect';

@@ -1,4 +1,5 @@
 /** A class that answers on paper: sheets that are printed, filled in, and brought back through HTTP. */
+import { unpackResults } from '@oaken/contract/results';
 import type { FilledSheet } from '@oaken/demo/paper';
 import { Sheet, type Marks } from './sheet';
 import { clientKey, usualRules, wishes, type School, type Visitor } from './school';
@@ -79,7 +80,8 @@ export class OnPaper {
 
   overview = () => this.teacher.ok('GET', `/api/assignments/${this.assignmentId}/paper`);
   unclear = () => this.teacher.ok('GET', `/api/assignments/${this.assignmentId}/unclear`);
-  results = () => this.teacher.ok('GET', `/api/assignments/${this.assignmentId}/results`);
+  results = async () =>
+    unpackResults(await this.teacher.ok('GET', `/api/assignments/${this.assignmentId}/results`));
 
   async student(number: number) {
     const { students } = await this.results();

@@ -20,7 +20,7 @@ import { usualRules } from '@oaken/core/assignments';
 import { closedAtTheEnd } from './left-open';
 
 /** The thread as it is served; start-database.cjs builds it. */
-const reader = new Reader(pathToFileURL(join(process.cwd(), 'server/dist/reader.mjs')));
+export const reader = new Reader(pathToFileURL(join(process.cwd(), 'server/dist/reader.mjs')));
 
 const seed = 'test';
 /** A Tuesday in term, 10:00 in New York. */

@@ -1,6 +1,16 @@
 /** Looks at the database past the models: what a test finds there was not read by what it tests. */
+import { createConnection, type Connection } from 'mariadb';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../../src/database/connect';
+
+/** A connection of its own to a school's database, for what writes in bulk. */
+export const connectionTo = (database: Database): Promise<Connection> =>
+  createConnection({
+    socketPath: process.env.OAKEN_TEST_SOCKET!,
+    user: 'root',
+    database: database.getDatabaseName(),
+    timezone: 'Z',
+  });
 
 /** Rows of a SELECT; the caller states their shape. */
 export const rows = <Row extends object>(

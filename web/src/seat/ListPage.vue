@@ -7,6 +7,7 @@ import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue
 import { useRouter } from 'vue-router';
 import { inWords, Unreachable } from '../client/request';
 import { seatCall } from '../client/seatCall';
+import { useRefresh } from '../client/useRefresh';
 import { useSession } from '../client/session';
 import { say } from '../words';
 import { undecidedInWords } from './endWords';
@@ -61,11 +62,8 @@ onMounted(async () => {
   void import('../parts/formulas').catch(() => {});
 });
 addEventListener('online', load);
-const timer = setInterval(load, 10_000);
-onUnmounted(() => {
-  clearInterval(timer);
-  removeEventListener('online', load);
-});
+useRefresh(load, 10_000);
+onUnmounted(() => removeEventListener('online', load));
 
 const isOpen = ({ state }: SeatRow) => state === 'open' || state === 'working';
 const urgencyKeys: Record<Urgency, MessageKey> = {

@@ -2,17 +2,18 @@ import type { Logger } from '../../log';
 import type { Found, NearCopy, Question } from '@oaken/core/finding';
 import { Worker } from 'node:worker_threads';
 import type { DatabaseAddress } from '../../database/connect';
-import type { Finder } from './finder';
+import type { Finder, FoundSoFar } from './finder';
 
 type Call =
-  | { call: 'find'; question: Question }
+  | { call: 'find' | 'findSoFar'; question: Question }
+  | { call: 'sizes' }
   | { call: 'near'; text: string; banks: number[]; but: number | null };
 
 export type Asked = Call & { id: number };
 
 export interface Answered {
   id: number;
-  value?: Found | NearCopy[];
+  value?: Found | FoundSoFar | NearCopy[] | ReadonlyMap<number, number> | null;
   error?: { name: string; message: string; stack?: string | undefined };
 }
 
@@ -40,8 +41,16 @@ export class RemoteFinder implements Finder {
     return this.ask({ call: 'find', question });
   }
 
+  findSoFar(question: Question): Promise<FoundSoFar> {
+    return this.ask({ call: 'findSoFar', question });
+  }
+
   near(text: string, banks: number[], but: number | null): Promise<NearCopy[]> {
     return this.ask({ call: 'near', text, banks, but });
+  }
+
+  sizes(): Promise<ReadonlyMap<number, number> | null> {
+    return this.ask({ call: 'sizes' });
   }
 
   async close(): Promise<void> {

@@ -1,6 +1,6 @@
 /** Reads what the index has to know of items. */
 import type { FindableItem, PlacedStandard } from '@oaken/core/finding';
-import type { InferAttributes } from 'sequelize';
+import { Op, type InferAttributes } from 'sequelize';
 import { toMillis, type Database } from '../../database/connect';
 import { byId } from '../../database/by-id';
 import { present } from '@oaken/core/certain';
@@ -26,6 +26,33 @@ export async function touchedSince(database: Database, since: number | null) {
       )
       .sort((a, b) => a.id - b.id),
   };
+}
+
+/** Later than any change. */
+const never = Date.UTC(9999, 0);
+
+/** The database's own clock. */
+export const clockOf = async (database: Database): Promise<number> =>
+  (await touchedSince(database, never)).now;
+
+/** All items, the newest first; one that is retired is null. */
+export async function* readAllFindable(
+  database: Database,
+): AsyncGenerator<[number, FindableItem | null]> {
+  let last = Number.MAX_SAFE_INTEGER;
+  for (;;) {
+    const page = await database.models.Item.findAll({
+      attributes: ['id'],
+      where: { id: { [Op.lt]: last } },
+      order: [['id', 'DESC']],
+      limit: atOnce,
+      raw: true,
+    });
+    if (page.length === 0) return;
+    const ids = page.map(({ id }) => id);
+    yield* readSome(database, ids);
+    last = Math.min(...ids);
+  }
 }
 
 /** The items with these ids; one that is retired or gone is null. */

@@ -10,14 +10,15 @@ const port = present(parentPort, 'thread that asks');
 
 const finder = new LocalFinder(connect(workerData as DatabaseAddress));
 
+function answerTo(asked: Asked) {
+  if (asked.call === 'near') return finder.near(asked.text, asked.banks, asked.but);
+  return asked.call === 'sizes' ? finder.sizes() : finder[asked.call](asked.question);
+}
+
 port.on('message', async (asked: Asked) => {
   const { id } = asked;
   try {
-    const value =
-      asked.call === 'find'
-        ? await finder.find(asked.question)
-        : await finder.near(asked.text, asked.banks, asked.but);
-    port.postMessage({ id, value } satisfies Answered);
+    port.postMessage({ id, value: await answerTo(asked) } satisfies Answered);
   } catch (error) {
     const { message, stack, name } = error as Error;
     port.postMessage({

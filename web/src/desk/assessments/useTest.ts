@@ -15,6 +15,7 @@ import {
 } from '@oaken/core/assessments';
 import { computed, onUnmounted, ref, shallowRef, watch, type ComputedRef } from 'vue';
 import { call } from '../../client/call';
+import { useRefresh } from '../../client/useRefresh';
 import { done, failed } from '../shared/undo';
 import type { KeptChanges } from './changeStore';
 import { say } from '../../words/teacher';
@@ -119,7 +120,7 @@ function useColleagues(
   { outline, pending, version, load }: ReturnType<typeof useTestState>,
 ) {
   async function askAgain(): Promise<void> {
-    if (!outline.value || pending.value > 0 || document.hidden) return;
+    if (!outline.value || pending.value > 0) return;
     const now = await call('readTestVersion', { params: { testId } }).catch(() => null);
     if (!now || now.version === version.value || pending.value > 0) return;
     await load();
@@ -127,8 +128,7 @@ function useColleagues(
       'A colleague, or another tab of yours, has changed this test; it stands here as it is now.',
     );
   }
-  const asking = setInterval(() => void askAgain(), askEvery);
-  onUnmounted(() => clearInterval(asking));
+  useRefresh(askAgain, askEvery);
 }
 
 export function useTest(testId: number) {

@@ -14,7 +14,7 @@ import { say } from '../../words/teacher';
 
 const props = defineProps<{ search: SearchState; compact: boolean }>();
 const library = useLibrary();
-const { filters, rows, total, loading, wrong, mended } = props.search;
+const { filters, rows, total, coming, loading, wrong, mended } = props.search;
 const { kinds: kindCounts, depths: depthCounts } = props.search.counts;
 const kindChoices = computed(() =>
   partKinds.map((kind) => ({
@@ -100,6 +100,7 @@ const notFound = computed(() =>
     <MoreFilters v-if="more" :search="search" />
     <p class="filters" aria-live="polite">
       <span class="total">{{ totalWords }}</span>
+      <span v-if="coming > 0">{{ say('banks.stillComing', { n: coming }) }}</span>
       <button
         v-for="filter in struck"
         :key="filter.name"

@@ -4,6 +4,7 @@ import type { PartKind } from '@oaken/core/items';
 import { pageSize, type ItemRow, type Search } from '@oaken/contract/banks';
 import { computed, reactive, ref, shallowRef, triggerRef, watch, type Ref } from 'vue';
 import { call } from '../../client/call';
+import { useRefresh } from '../../client/useRefresh';
 import { inWords } from '../../client/request';
 
 /** Filters as the page holds them: null or an empty list where nothing is asked; of a list any will do. */
@@ -70,22 +71,31 @@ export const asQuery = ({ grades, standard, kind, depth, words, ...rest }: Filte
   depth: depth.join(','),
 });
 
+/** What is known of a list that was asked for. */
+const pageState = () => ({
+  total: ref(0),
+  /** Items that are not looked through yet: after a start of the server its search fills. */
+  coming: ref(0),
+  /** By their place in the whole list; what was not looked at yet is not there. */
+  rows: shallowRef(new Map<number, ItemRow>()),
+  counts: shallowRef<Counts | null>(null),
+  matched: ref<string[]>([]),
+  matchedStandards: ref<ReadonlySet<number>>(new Set()),
+  mended: ref<Found['mended']>([]),
+  loading: ref(true),
+  wrong: ref(''),
+});
+
 /** What was found, page by page as it comes into view. */
 function usePages(filters: Filters) {
-  const total = ref(0);
-  /** By their place in the whole list; what was not looked at yet is not there. */
-  const rows = shallowRef(new Map<number, ItemRow>());
-  const counts = shallowRef<Counts | null>(null);
-  const matched = ref<string[]>([]);
-  const matchedStandards = ref<ReadonlySet<number>>(new Set());
-  const mended = ref<Found['mended']>([]);
-  const loading = ref(true);
-  const wrong = ref('');
+  const state = pageState();
+  const { total, coming, rows, counts, matched, matchedStandards, mended, loading, wrong } = state;
   const asked = new Set<number>();
   let latest = 0;
 
   function show(page: Found, from: number): void {
     total.value = page.total;
+    coming.value = page.coming;
     if (from === 0) {
       rows.value = new Map();
       matched.value = page.matched;
@@ -126,22 +136,19 @@ function usePages(filters: Filters) {
   }
 
   return {
-    total,
-    rows,
-    counts,
-    matched,
-    matchedStandards,
-    mended,
-    loading,
-    wrong,
+    ...state,
     ensure,
     reload: () => load(0),
+    /** Whether nobody has gone down the list. */
+    isAtTop: () => asked.size <= 1,
   };
 }
 
 export function useSearch(start: Partial<Filters> = {}) {
   const filters = reactive<Filters>({ ...noFilters(), ...start });
-  const { counts, ...pages } = usePages(filters);
+  const { counts, isAtTop, ...pages } = usePages(filters);
+  // While the search fills, what arrives is shown as long as nobody has gone down the list.
+  useRefresh(() => (pages.coming.value > 0 && isAtTop() ? pages.reload() : undefined), 2_000);
   let timer: ReturnType<typeof setTimeout> | undefined;
   watch(
     filters,

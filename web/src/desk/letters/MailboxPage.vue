@@ -1,8 +1,9 @@
 <script setup lang="ts">
 /** The simulated mailbox: what the mail service of the demonstration took, to me and to my students. */
 import type { AnswerOf, api } from '@oaken/contract';
-import { onMounted, onUnmounted, ref } from 'vue';
+import { onMounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
+import { useRefresh } from '../../client/useRefresh';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import PageHead from '../shared/PageHead.vue';
@@ -18,8 +19,7 @@ async function load(): Promise<void> {
   });
 }
 onMounted(load);
-const timer = setInterval(load, 3_000);
-onUnmounted(() => clearInterval(timer));
+useRefresh(load, 3_000);
 </script>
 
 <template>

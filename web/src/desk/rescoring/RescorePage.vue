@@ -4,7 +4,7 @@
  * it, before it is done.
  */
 import type { AnswerOf, api } from '@oaken/contract';
-import type { ResultsAnswer } from '@oaken/contract/results';
+import { unpackResults, type ResultsAnswer } from '@oaken/contract/results';
 import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { call } from '../../client/call';
@@ -38,7 +38,7 @@ const tell = ref(false);
 
 async function load(): Promise<void> {
   await read(async () => {
-    results.value = await call('readResults', { params: { assignmentId } });
+    results.value = unpackResults(await call('readResults', { params: { assignmentId } }));
     rescores.value = (await call('readRescores', { params: { assignmentId } })).rescores;
     start();
   });

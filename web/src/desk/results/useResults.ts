@@ -1,6 +1,6 @@
 /** The results that the page's address asks for: of which work, filtered how. */
 import { present } from '@oaken/core/certain';
-import type { ResultsAnswer } from '@oaken/contract/results';
+import { unpackResults, type ResultsAnswer } from '@oaken/contract/results';
 import isEqual from 'fast-deep-equal';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -46,10 +46,12 @@ export function useResults() {
     try {
       const answer = sheetId
         ? await call('readSheetResults', { params: { sheetId } })
-        : await call('readResults', {
-            params: { assignmentId: present(assignmentId, 'assignment id') },
-            query: filters.value,
-          });
+        : unpackResults(
+            await call('readResults', {
+              params: { assignmentId: present(assignmentId, 'assignment id') },
+              query: filters.value,
+            }),
+          );
       if (value === asked) results.value = answer;
       wrong.value = '';
     } catch (error) {

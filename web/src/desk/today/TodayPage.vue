@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { listing } from '@oaken/core/text';
 import { clockInWords, dateInWords, locales, day, wallOf } from '@oaken/core/timing';
-import { computed, onMounted, onUnmounted, ref } from 'vue';
+import { computed, onMounted, ref } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
+import { useRefresh } from '../../client/useRefresh';
 import { useSession } from '../../client/session';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import FacingPages from '../shared/FacingPages.vue';
@@ -28,8 +29,9 @@ async function load(): Promise<void> {
   });
 }
 onMounted(load);
-const timer = setInterval(load, 30_000);
-onUnmounted(() => clearInterval(timer));
+useRefresh(load, 30_000);
+// What was not looked at yet comes within seconds.
+useRefresh(() => (today.value?.footing.unread ? load() : undefined), 3_000);
 
 const zone = computed(() => session.school.zone);
 const dateOf = (time: number) => wallOf(time, zone.value).slice(0, 10);
@@ -228,6 +230,9 @@ const headings = {
         ><b>{{ say('today.results', { n: today.footing.complete }) }}</b>
         {{ say('today.completeInLastThree') }}</span
       >
+      <span v-if="today.footing.unread > 0">{{
+        say('today.stillChecked', { n: today.footing.unread })
+      }}</span>
     </template>
   </FootingLine>
 </template>

@@ -6,9 +6,12 @@
 import type { EntryScore } from '@oaken/core/attempts';
 import type { Levels, Responses } from '@oaken/core/items';
 import type { Practised } from '@oaken/core/practice';
-import { cast, col, fn, type Transaction } from 'sequelize';
+import { col, fn, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { Adjustment } from '../models';
+import { readAnswerTexts, readScores, type Attempts } from './packed';
+
+export type { Attempts };
 
 /** What a person gave by hand to one part. */
 export interface StoredMark {
@@ -48,6 +51,8 @@ export interface StoredAdjustment {
 /** All of one attempt. Maps are by entry. */
 export interface AttemptRecord {
   answers: Map<string, Responses>;
+  /** How many of the answers arrived after the end. */
+  arrivedLate: number;
   savedAt: Map<string, Date>;
   scores: Map<string, EntryScore>;
   marks: Map<string, StoredMark[]>;
@@ -58,13 +63,12 @@ export interface AttemptRecord {
   timeSpent: Map<string, number>;
 }
 
-export type RecordPart = keyof AttemptRecord;
-
-/** Those of the ids, or all of an assignment. */
-export type Attempts = { attemptIds: readonly number[] } | { assignmentId: number };
+/** What can be asked for; how many answers were late comes with the answers. */
+export type RecordPart = Exclude<keyof AttemptRecord, 'arrivedLate'>;
 
 const emptyRecord = (): AttemptRecord => ({
   answers: new Map(),
+  arrivedLate: 0,
   savedAt: new Map(),
   scores: new Map(),
   marks: new Map(),
@@ -92,9 +96,14 @@ const chosen = (attempts: Attempts, transaction: Transaction | undefined) =>
         transaction,
       };
 
-type Chosen = ReturnType<typeof chosen>;
+/** Of which attempts, and how tables beside them are asked. */
+interface Asked {
+  attempts: Attempts;
+  chosen: ReturnType<typeof chosen>;
+  transaction: Transaction | undefined;
+}
 type Of = (attemptId: number) => AttemptRecord;
-type Read = (database: Database, chosen: Chosen, of: Of) => Promise<void>;
+type Read = (database: Database, asked: Asked, of: Of) => Promise<void>;
 
 /** Equal answers become one object: each text is read once, and whoever looks at many looks at each only once. */
 function sharing() {
@@ -106,21 +115,18 @@ function sharing() {
   };
 }
 
-type AnswerText = { attemptId: number; entryId: string; text: string };
-
 const readers: Record<RecordPart, Read> = {
-  async answers({ models }, chosen, of) {
+  async answers(database, { attempts, transaction }, of) {
     const shared = sharing();
-    // As text: the driver would read the JSON of each of a grade's answers by itself.
-    const stored = (await models.Answer.findAll({
-      ...chosen,
-      attributes: ['attemptId', 'entryId', [cast(col('Answer.responses'), 'CHAR'), 'text']],
-    })) as unknown as AnswerText[];
-    for (const { attemptId, entryId, text } of stored)
-      of(attemptId).answers.set(entryId, shared(text));
+    const texts = await readAnswerTexts(database, attempts, transaction);
+    for (const { attemptId, entryId, text, arrivedLate } of texts) {
+      const record = of(attemptId);
+      record.answers.set(entryId, shared(text));
+      if (arrivedLate) record.arrivedLate += 1;
+    }
   },
 
-  async savedAt({ models }, chosen, of) {
+  async savedAt({ models }, { chosen }, of) {
     const stored = await models.Answer.findAll({
       ...chosen,
       attributes: ['attemptId', 'entryId', 'savedAt'],
@@ -129,18 +135,12 @@ const readers: Record<RecordPart, Read> = {
       of(attemptId).savedAt.set(entryId, savedAt);
   },
 
-  async scores({ models }, chosen, of) {
-    for (const score of await models.Score.findAll(chosen))
-      of(score.attemptId).scores.set(score.entryId, {
-        entry: score.entryId,
-        points: score.points,
-        maxPoints: score.maxPoints,
-        reached: Boolean(score.reached),
-        needsMarking: Boolean(score.needsMarking),
-      });
+  async scores(database, { attempts, transaction }, of) {
+    for (const { attemptId, score } of await readScores(database, attempts, transaction))
+      of(attemptId).scores.set(score.entry, score);
   },
 
-  async marks({ models }, chosen, of) {
+  async marks({ models }, { chosen }, of) {
     const stored = await models.Mark.findAll({ ...chosen, order: ['partId'] });
     for (const mark of stored) {
       const { marks } = of(mark.attemptId);
@@ -160,7 +160,7 @@ const readers: Record<RecordPart, Read> = {
     }
   },
 
-  async practice({ models }, chosen, of) {
+  async practice({ models }, { chosen }, of) {
     for (const held of await models.PracticeRecord.findAll(chosen))
       of(held.attemptId).practice.set(held.entryId, {
         tries: held.tries,
@@ -177,7 +177,7 @@ const readers: Record<RecordPart, Read> = {
       });
   },
 
-  async adjustments({ models }, chosen, of) {
+  async adjustments({ models }, { chosen }, of) {
     const where = { ...('where' in chosen ? chosen.where : {}), undoneAt: null };
     const stored = await models.Adjustment.findAll({ ...chosen, where, order: ['id'] });
     for (const adjustment of stored)
@@ -189,7 +189,7 @@ const readers: Record<RecordPart, Read> = {
       });
   },
 
-  async timeSpent({ models }, chosen, of) {
+  async timeSpent({ models }, { chosen }, of) {
     const sums = await models.TimeSpent.findAll({
       ...chosen,
       attributes: [
@@ -214,14 +214,14 @@ export async function readRecords<Part extends RecordPart>(
   attempts: Attempts,
   parts: readonly Part[],
   transaction?: Transaction,
-): Promise<(attemptId: number) => Pick<AttemptRecord, Part>> {
+): Promise<(attemptId: number) => Pick<AttemptRecord, Part | 'arrivedLate'>> {
   const records = new Map<number, AttemptRecord>();
   const of: Of = (attemptId) => {
     const record = records.get(attemptId) ?? emptyRecord();
     records.set(attemptId, record);
     return record;
   };
-  const asked = chosen(attempts, transaction);
+  const asked = { attempts, chosen: chosen(attempts, transaction), transaction };
   const read = (part: Part) => readers[part](database, asked, of);
   // Within a transaction all share a connection, so they go one after the other.
   if (transaction) for (const part of parts) await read(part);
