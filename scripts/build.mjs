@@ -35,6 +35,7 @@ const threads = [
   ['server/src/desk-worker.ts', 'server/dist/desk.mjs'],
   ['server/src/reading/worker.ts', 'server/dist/reader.mjs'],
   ['server/src/paper/scan-worker.ts', 'server/dist/scans.mjs'],
+  ['server/src/files/size-worker.ts', 'server/dist/sizes.mjs'],
 ];
 const serverProgram = ['server/src/main.ts', 'server/dist/main.mjs'];
 const programs = [

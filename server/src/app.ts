@@ -25,6 +25,7 @@ import { jobsOf, type Job } from './jobs';
 import type { Context } from './context';
 import { quotas } from './files/limits';
 import { fileRoutes } from './files/routes';
+import { localSizer, type Sizer } from './files/sizer';
 import type { Database } from './database/connect';
 import { binder, type BindOptions } from './http/bind';
 import { openApi } from './http/openapi';
@@ -72,6 +73,8 @@ export interface AppOptions extends BindOptions {
   reader: Reader;
   /** Reads scans of answer sheets; without one, this thread does. */
   scanReader?: ScanReader;
+  /** Makes sizes of pictures; without one, this thread does. */
+  sizer?: Sizer;
   /** Where a copier puts its scans; null where there is no such folder. */
   scanFolder?: string | null;
   /** Free bytes on the disk of the data; unlimited where nobody looks. */
@@ -117,6 +120,7 @@ export function createApp(options: AppOptions): App {
     desk = null,
     reader,
     scanReader = localScanReader,
+    sizer = localSizer,
     scanFolder = null,
     freeDisk = async () => Infinity,
     fileRoom = quotas.school,
@@ -139,6 +143,7 @@ export function createApp(options: AppOptions): App {
     devices,
     reader,
     scanReader,
+    sizer,
     freeDisk,
     fileRoom,
     saving: new SavingQueue(savingDatabase, editions, now),

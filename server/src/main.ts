@@ -13,6 +13,7 @@ import { RemoteFinder } from './banks/finding/remote';
 import { RemoteRoster } from './classes/roster-service';
 import { connect, createDatabase, type Database } from './database/connect';
 import { migrator } from './database/migrate';
+import { ThreadedSizer } from './files/sizer';
 import { ThreadedScanReader } from './paper/scan-reader';
 import { RemoteMailbox } from './letters/mailbox';
 import { SmtpPost } from './letters/post';
@@ -111,6 +112,7 @@ async function main(): Promise<void> {
     savingDatabase,
     desk,
     scanReader: new ThreadedScanReader(new URL('./scans.mjs', import.meta.url)),
+    sizer: new ThreadedSizer(new URL('./sizes.mjs', import.meta.url)),
     reader: new Reader(new URL('./reader.mjs', import.meta.url)),
     freeDisk: folder === null ? undefined : () => freeBytes(folder),
     now: Date.now,

@@ -2,6 +2,7 @@
 import type { AnswerOf, api, ProblemBody } from '@oaken/contract';
 import { readFile } from '../src/files/types';
 import { request } from 'node:http';
+import sharp from 'sharp';
 import { row } from './support/sql';
 import { answer, giveTest, openSchool, type School, type Visitor } from './support/school';
 
@@ -325,4 +326,71 @@ test('an upload that breaks off leaves nothing behind', async () => {
     }, 20);
   });
   while ((await count()) !== before) await new Promise((done) => setTimeout(done, 20));
+});
+
+describe('a picture in another size', () => {
+  /** Of many colors, so that fewer pixels are fewer bytes. */
+  const photo = async (width: number, height: number) => {
+    const data = Uint8Array.from(
+      { length: width * height * 3 },
+      (_, place) => (place * place) % 251,
+    );
+    return sharp(data, { raw: { width, height, channels: 3 } })
+      .jpeg()
+      .toBuffer();
+  };
+  const sized = async (address: string, width: number | string, who = teacher) => {
+    const reply = await fetchFile(`${address}?width=${width}`, {}, who);
+    return { status: reply.status, bytes: Buffer.from(await reply.arrayBuffer()) };
+  };
+
+  test('is as wide as was asked for', async () => {
+    const { body } = await keep(await photo(1500, 1000), 'image/jpeg');
+    const { bytes } = await sized(body.address, 640);
+    expect(await sharp(bytes).metadata()).toMatchObject({
+      format: 'webp',
+      width: 640,
+      height: 427,
+    });
+  });
+
+  test('is made once, however many ask for it at once', async () => {
+    const made = jest.spyOn(school.app.context.sizer, 'size');
+    const { body } = await keep(await photo(1400, 900), 'image/jpeg');
+    await Promise.all(Array.from({ length: 20 }, () => sized(body.address, 320)));
+    await sized(body.address, 320);
+    expect(made).toHaveBeenCalledTimes(1);
+    made.mockRestore();
+  });
+
+  test('is the picture itself where it is no wider, moves or cannot be read', async () => {
+    const narrow = await photo(300, 300);
+    const frames = { raw: { width: 700, height: 1400, channels: 3, pageHeight: 700 } } as const;
+    const leaves = Buffer.alloc(700 * 1400 * 3, 'oak').fill('elm', 700 * 700 * 3);
+    const moving = await sharp(leaves, frames).webp().toBuffer();
+    const broken = (await photo(900, 600)).subarray(0, 3_000);
+    for (const [bytes, type] of [
+      [narrow, 'image/jpeg'],
+      [moving, 'image/webp'],
+      [broken, 'image/jpeg'],
+    ] as const) {
+      const { body } = await keep(bytes, type);
+      expect((await sized(body.address, 320)).bytes.equals(bytes)).toBe(true);
+    }
+  });
+
+  test('stands upright, as its camera says', async () => {
+    const lying = await sharp(await photo(1200, 800))
+      .withMetadata({ orientation: 6 })
+      .toBuffer();
+    const { body } = await keep(lying, 'image/jpeg');
+    const { bytes } = await sized(body.address, 320);
+    expect(await sharp(bytes).metadata()).toMatchObject({ width: 320, height: 480 });
+  });
+
+  test('comes in a few widths alone', async () => {
+    const { body } = await keep(await photo(1200, 800), 'image/jpeg');
+    const { status, bytes } = await sized(body.address, 641);
+    expect([status, bytes.toString()]).toEqual([422, expect.stringContaining('Pictures come')]);
+  });
 });

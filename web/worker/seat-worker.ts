@@ -44,7 +44,7 @@ worker.addEventListener('fetch', (event) => {
     event.respondWith(keptFirst(request, pages));
   // A player asks for parts of a file, which a cache cannot keep.
   else if (pathname.startsWith('/api/files/') && !request.headers.has('range'))
-    event.respondWith(keptFirst(request, shown));
+    event.respondWith(keptFirst(request, shown).catch(() => inAnotherSize(request)));
 });
 
 /** The newest page, or the kept one where there is no network. */
@@ -56,6 +56,12 @@ async function open(request: Request): Promise<Response> {
     if (kept) return kept;
     throw error;
   }
+}
+
+/** Without network a picture in another size than the one that was kept is better than none. */
+async function inAnotherSize(request: Request): Promise<Response> {
+  const kept = await caches.match(request, { cacheName: shown, ignoreSearch: true });
+  return kept ?? Response.error();
 }
 
 /** What an address gives never changes, so what is kept will do. */

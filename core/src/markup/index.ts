@@ -5,6 +5,8 @@ export {
   allowedAttributes,
   allowedElements,
   fileAddressOf,
+  pictureWidths,
+  sizedAddressOf,
   fileIdOf,
   fileAddressPattern,
   longestFormula,

@@ -46,6 +46,13 @@ export const fileAddressOf = (id: string): string => `/api/files/${id}`;
 /** The id in such an address. */
 export const fileIdOf = (address: string): string => address.slice(fileAddressOf('').length);
 
+/** The widths, in pixels, in which a kept picture can be fetched besides its own. */
+export const pictureWidths = [320, 640, 1280, 1920] as const;
+
+/** Where a kept picture is fetched in one of those widths. */
+export const sizedAddressOf = (address: string, width: number): string =>
+  `${address}?width=${width}`;
+
 const elements = new Set<string>(allowedElements);
 /** Whether a wording may hold the element. */
 export const isAllowedElement = (name: string) => elements.has(name);

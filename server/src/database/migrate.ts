@@ -44,6 +44,7 @@ import { aroundMarks } from './migrations/041-around-marks';
 import { fairVariants } from './migrations/042-fair-variants';
 import { keptTotals } from './migrations/043-kept-totals';
 import { lookedAt } from './migrations/044-looked-at';
+import { pictureSizes } from './migrations/045-picture-sizes';
 import type { Migration } from './migrations/migration';
 
 /** Every migration, oldest first. A new one is added at the end and never changed once it has landed. */
@@ -92,6 +93,7 @@ const migrations: Migration[] = [
   fairVariants,
   keptTotals,
   lookedAt,
+  pictureSizes,
 ];
 
 export function migrator(database: Sequelize) {

@@ -280,6 +280,8 @@ export interface Served {
   name: string;
   type: string;
   bytes: number;
+  /** In picture points; null for what is no picture. */
+  width: number | null;
 }
 
 const endings: Record<string, string> = {
@@ -300,9 +302,9 @@ export async function findFile({ database }: Context, me: SignedIn, id: string):
   const mine = file?.madeBy === me.account.id;
   const ofMySchool = staff && file?.schoolId === me.account.schoolId;
   if (!file || !(file.attemptId === null || mine || ofMySchool)) throw notFound('file');
-  const { name, type, bytes } = file;
+  const { name, type, bytes, width } = file;
   const ending = endings[type] ?? type.split('/')[1];
-  return { id, type, bytes, name: staff || mine ? name : `file.${ending}` };
+  return { id, type, bytes, width, name: staff || mine ? name : `file.${ending}` };
 }
 
 /** The bytes from `from` to `to`, both included, a piece at a time. */

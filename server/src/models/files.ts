@@ -13,7 +13,7 @@ import type { Account } from './accounts';
 import type { School } from './schools';
 import type { Bank } from './banks';
 
-const { BLOB, BOOLEAN, CHAR, DATE, ENUM, INTEGER, JSON, STRING } = DataTypes;
+const { BLOB, BOOLEAN, CHAR, DATE, ENUM, INTEGER, JSON, SMALLINT, STRING } = DataTypes;
 
 export interface ImportProblem {
   line: number;
@@ -83,6 +83,24 @@ export const defineFileChunk = table(FileChunk, 'file_chunks', {
   fileId: required(CHAR(22), { primaryKey: true }),
   number: required(INTEGER.UNSIGNED, { primaryKey: true }),
   bytes: required(BLOB('medium')),
+});
+
+/** A picture in a smaller size, as WebP; null where it does as it is. */
+export class PictureSize extends Model<
+  InferAttributes<PictureSize>,
+  InferCreationAttributes<PictureSize>
+> {
+  declare fileId: string;
+  declare width: number;
+  declare bytes: Buffer | null;
+
+  declare file?: NonAttribute<StoredFile>;
+}
+
+export const definePictureSize = table(PictureSize, 'picture_sizes', {
+  fileId: required(CHAR(22), { primaryKey: true }),
+  width: required(SMALLINT.UNSIGNED, { primaryKey: true }),
+  bytes: optional(BLOB('medium')),
 });
 
 /** Items that are being read out of a file, and what came of it. */

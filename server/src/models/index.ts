@@ -28,7 +28,13 @@ import {
   defineCurriculumPlacement,
 } from './curricula';
 import { definePassage, definePassageRevision } from './passages';
-import { defineStoredFile, defineFileChunk, defineItemImport, defineImportChunk } from './files';
+import {
+  defineStoredFile,
+  defineFileChunk,
+  definePictureSize,
+  defineItemImport,
+  defineImportChunk,
+} from './files';
 import {
   defineTest,
   defineTestShare,
@@ -150,6 +156,7 @@ export const tables = {
   'Files and imports': {
     StoredFile: defineStoredFile,
     FileChunk: defineFileChunk,
+    PictureSize: definePictureSize,
     ItemImport: defineItemImport,
     ImportChunk: defineImportChunk,
   },

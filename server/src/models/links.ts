@@ -107,6 +107,7 @@ const parents: Partial<Record<ModelName, readonly Parent[]>> = {
     of('School', 'schoolId', 'school'),
   ],
   FileChunk: [partOf('StoredFile', 'fileId', 'file', 'chunks')],
+  PictureSize: [partOf('StoredFile', 'fileId', 'file')],
   Folder: [of('Bank', 'bankId', 'bank', 'folders'), of('Folder', 'parentId', 'parent')],
   GroupMember: [
     partOf('ClassGroup', 'groupId', 'group', 'members'),

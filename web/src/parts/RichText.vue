@@ -4,11 +4,16 @@
  * wherever it came from.
  */
 import { safeMarkup } from '@oaken/core/markup';
-import { computed, nextTick, ref, watch } from 'vue';
+import { computed, inject, nextTick, ref, watch } from 'vue';
+import { wholePicturesKey, withSizedPictures } from './pictureSizes';
 import { usePlays } from './plays';
 
 const props = defineProps<{ html: string; inline?: boolean }>();
-const safe = computed(() => safeMarkup(props.html));
+const whole = inject(wholePicturesKey, false);
+const safe = computed(() => {
+  const markup = safeMarkup(props.html);
+  return whole ? markup : withSizedPictures(markup);
+});
 const place = ref<HTMLElement>();
 const plays = usePlays();
 

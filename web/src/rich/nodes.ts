@@ -13,6 +13,11 @@ const text = (name: string) => ({
   default: null as string | null,
   parseHTML: (element: HTMLElement) => element.getAttribute(name),
 });
+/** A picture that is copied from a page comes in a size of its own; what is kept is the picture. */
+const source = {
+  ...text('src'),
+  parseHTML: (element: HTMLElement) => element.getAttribute('src')?.split('?')[0],
+};
 const kept = '[src^="/api/files/"]';
 
 /** A formula is one piece with its LaTeX; it is drawn by the page that shows it. */
@@ -62,7 +67,7 @@ export const Picture = Node.create({
   atom: true,
   draggable: true,
   addAttributes: () => ({
-    src: text('src'),
+    src: source,
     alt: text('alt'),
     width: text('width'),
     height: text('height'),

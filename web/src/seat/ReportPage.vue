@@ -4,6 +4,7 @@ import { onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { useDoing } from '../client/useDoing';
 import { seatCall } from '../client/seatCall';
+import { sizedPicture } from '../parts/pictureSizes';
 import TallyBox from '../parts/TallyBox.vue';
 import { percentText } from '@oaken/words/numbers';
 import { language, say } from '../words';
@@ -73,7 +74,8 @@ onMounted(async () => {
           v-for="(picture, index) in report.sheet"
           :key="picture"
           class="sheet"
-          :src="picture"
+          :src="sizedPicture(picture)"
+          loading="lazy"
           :alt="say('report.sheetPage', { page: index + 1 })"
         />
       </section>

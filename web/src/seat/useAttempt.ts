@@ -9,6 +9,7 @@ import { useEnding } from './useEnding';
 import { useGoingOn } from './useGoingOn';
 import { useHelp } from './useHelp';
 import { useKeeping } from './useKeeping';
+import { usePicturesAhead } from './usePicturesAhead';
 import { usePresence } from './usePresence';
 
 /** @param change keeps what an entry holds now */
@@ -46,6 +47,8 @@ export function useAttempt(assignmentId: number) {
     const { responses, flagged } = answerTo(sitting, entry);
     return present(sitting.outbox, 'outbox').numbered(entry, responses, flagged);
   });
+
+  usePicturesAhead(() => attempt.value?.form);
 
   onMounted(begin);
   onUnmounted(() => {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** One answer, large and alone: text as written, drawings and photos to look at closely. */
 import ItemView from '../../kinds/ItemView.vue';
+import { sizedPicture } from '../../parts/pictureSizes';
 import MagnifiedView from './MagnifiedView.vue';
 import { useAnswerParts, type ShownAnswer } from './useAnswerParts';
 import { say } from '../../words/teacher';
@@ -12,9 +13,9 @@ const { shown, text, pictures, files, item } = useAnswerParts(() => answer);
 <template>
   <div v-if="text !== null" class="text">{{ text }}</div>
   <template v-else-if="pictures">
-    <MagnifiedView v-for="(picture, index) in pictures" :key="picture"
+    <MagnifiedView v-for="(picture, index) in pictures" v-slot="{ enlarged }" :key="picture"
       ><img
-        :src="picture"
+        :src="enlarged ? picture : sizedPicture(picture)"
         :alt="say('marking.photoNumberPhotos', { number: index + 1, photos: pictures.length })"
         class="photo"
         draggable="false"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 /** An answer among others, small: the beginning of a text, a picture, a drawing. */
 import ItemView from '../../kinds/ItemView.vue';
+import { sizedPicture } from '../../parts/pictureSizes';
 import { useAnswerParts, type ShownAnswer } from './useAnswerParts';
 import { say } from '../../words/teacher';
 
@@ -14,7 +15,7 @@ const { shown, text, pictures, files, item } = useAnswerParts(() => answer);
     <img
       v-for="(picture, index) in pictures"
       :key="picture"
-      :src="picture"
+      :src="sizedPicture(picture, 320)"
       :alt="say('marking.photoNumberPhotos', { number: index + 1, photos: pictures.length })"
       loading="lazy"
     />

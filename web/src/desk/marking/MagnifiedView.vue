@@ -69,7 +69,7 @@ function key(event: KeyboardEvent): void {
     @keydown="key"
     @wheel.ctrl.prevent="zoom($event.deltaY < 0 ? 1.15 : 0.87)"
   >
-    <div class="seen" :style="style"><slot /></div>
+    <div class="seen" :style="style"><slot :enlarged="scale > 1" /></div>
   </div>
 </template>
 

@@ -30,7 +30,7 @@ const place = computed(() => {
 
 <template>
   <div class="crop" :style="frame">
-    <img :src="picture" :alt="label" :style="place" @load="measure" />
+    <img :src="picture" loading="lazy" :alt="label" :style="place" @load="measure" />
   </div>
 </template>
 

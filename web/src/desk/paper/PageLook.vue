@@ -2,6 +2,7 @@
 /** A page that could not be placed: its picture, why, and what can become of it. */
 import type { UnclearPage } from '@oaken/contract/paper';
 import { computed, ref } from 'vue';
+import { sizedPicture } from '../../parts/pictureSizes';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
 import { problemInWords } from './problemInWords';
@@ -46,7 +47,12 @@ const labelOf = ({ name, sheet: number, spare }: Looked['sheets'][number]) =>
 
 <template>
   <article class="page-look">
-    <img class="picture" :src="page.picture" :alt="say('paper.pagePicture')" />
+    <img
+      class="picture"
+      :src="sizedPicture(page.picture)"
+      loading="lazy"
+      :alt="say('paper.pagePicture')"
+    />
     <div class="side">
       <p class="faded small">
         {{ say('paper.place', { scan: page.scanName, position: page.position }) }}

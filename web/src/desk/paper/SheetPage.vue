@@ -6,6 +6,7 @@ import { useRoute } from 'vue-router';
 import { call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
 import EmptyNote from '../../parts/EmptyNote.vue';
+import { sizedPicture } from '../../parts/pictureSizes';
 import FacingPages from '../shared/FacingPages.vue';
 import LoadingLines from '../shared/LoadingLines.vue';
 import PageHead from '../shared/PageHead.vue';
@@ -61,7 +62,7 @@ async function change(pageId: number, row: number, marks: string[]): Promise<voi
         <figcaption v-if="sheet.pages.length > 1">
           {{ say('paper.pageNumber', { page: page.page }) }}
         </figcaption>
-        <img :src="page.picture" :alt="say('paper.pagePicture')" />
+        <img :src="sizedPicture(page.picture)" loading="lazy" :alt="say('paper.pagePicture')" />
       </figure>
     </template>
     <template #right>

@@ -1,6 +1,10 @@
 <script setup lang="ts">
 /** Sheets of paper on a desk, as the browser will print them: what is marked `screen-only` stays off the paper. */
+import { provide } from 'vue';
+import { wholePicturesKey } from '../../parts/pictureSizes';
+
 defineProps<{ label: string }>();
+provide(wholePicturesKey, true);
 </script>
 
 <template>

@@ -6,6 +6,7 @@
 import { elementAt, present } from '@oaken/core/certain';
 import type { SittingDrawing, Stroke } from '@oaken/core/items';
 import { computed, ref } from 'vue';
+import { sizedPicture } from '../../parts/pictureSizes';
 import { say } from '../../words';
 
 const props = defineProps<{
@@ -138,7 +139,12 @@ function key(event: KeyboardEvent): void {
     @keydown="key"
     @blur="pen = null"
   >
-    <image v-if="part.ground" :href="part.ground.file" width="1000" :height="height" />
+    <image
+      v-if="part.ground"
+      :href="sizedPicture(part.ground.file)"
+      width="1000"
+      :height="height"
+    />
     <path
       v-for="(entry, at) in shown"
       :key="at"

@@ -8,6 +8,7 @@ import {
   type Upload,
 } from '@oaken/core/items';
 import { ref } from 'vue';
+import { sizedPicture } from '../../parts/pictureSizes';
 import { under, type Problem } from '../../parts/problems';
 import MediaDialog, { type Medium } from '../../rich/MediaDialog.vue';
 import RubricEditor from './RubricEditor.vue';
@@ -101,7 +102,11 @@ const putGround = ({ src, words, width, height }: Medium) =>
     </p>
   </div>
   <div v-else class="ground">
-    <img v-if="part.ground" :src="part.ground.file" :alt="part.ground.alternative" />
+    <img
+      v-if="part.ground"
+      :src="sizedPicture(part.ground.file, 320)"
+      :alt="part.ground.alternative"
+    />
     <ElButton link class="word" @click="asking = true">
       {{ part.ground ? say('kinds.anotherPictureDrawOn') : say('kinds.putPictureUnderSheet') }}
     </ElButton>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { SittingUpload } from '@oaken/core/items';
 import { computed, ref } from 'vue';
+import { sizedPicture } from '../../parts/pictureSizes';
 import { useSendFile } from '../../parts/upload';
 import { say } from '../../words';
 
@@ -50,7 +51,12 @@ const remove = (text: string) =>
   </p>
   <ul v-if="files.length" class="files">
     <li v-for="(entry, index) in files" :key="entry">
-      <img v-if="photo" :src="entry" :alt="say('answer.photo', { n: index + 1 })" />
+      <img
+        v-if="photo"
+        :src="sizedPicture(entry, 160)"
+        loading="lazy"
+        :alt="say('answer.photo', { n: index + 1 })"
+      />
       <a v-else :href="entry" target="_blank">{{ say('answer.file', { n: index + 1 }) }}</a>
       <button type="button" :disabled="disabled" @click="remove(entry)">
         {{ say(photo ? 'answer.removePhoto' : 'answer.removeFile', { n: index + 1 }) }}

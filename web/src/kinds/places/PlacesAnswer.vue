@@ -3,6 +3,7 @@
 import { afterPress, chosenIn, placesAsked } from '../chosen';
 import type { SittingPlaces } from '@oaken/core/items';
 import { computed } from 'vue';
+import { sizedPicture } from '../../parts/pictureSizes';
 import { svgOf } from './svgOf';
 import { say } from '../../words';
 
@@ -25,7 +26,8 @@ function toggle(id: string): void {
   <p class="hint">{{ placesAsked(part.mostChosen, 'picture') }}</p>
   <div class="picture" :style="{ maxWidth: `${part.picture.width}px` }">
     <img
-      :src="part.picture.file"
+      :src="sizedPicture(part.picture.file, part.picture.width)"
+      loading="lazy"
       :alt="part.picture.alternative"
       :width="part.picture.width"
       :height="part.picture.height"

@@ -2,6 +2,7 @@
 /** The pictures that a variable can be, each with the word that formulas and keys know it by. */
 import type { Variable } from '@oaken/core/templates';
 import { computed, ref } from 'vue';
+import { sizedPicture } from '../../../parts/pictureSizes';
 import MediaDialog, { type Medium } from '../../../rich/MediaDialog.vue';
 import { say } from '../../../words/teacher';
 
@@ -49,7 +50,7 @@ const setWord = (index: number, word: string) =>
 <template>
   <div class="pictures">
     <div v-for="(picture, index) in pictures" :key="picture.src" class="picture">
-      <img :src="picture.src" :alt="picture.alt" :title="picture.alt" />
+      <img :src="sizedPicture(picture.src, 160)" :alt="picture.alt" :title="picture.alt" />
       <ElInput
         :model-value="picture.word"
         maxlength="200"
