@@ -40,6 +40,7 @@ runMain(async () => {
       'beside',
       'queries',
       'year',
+      'slow',
       'costs',
     ]) {
       if (only && only !== name && name !== 'floor') continue;

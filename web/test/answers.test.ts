@@ -215,7 +215,7 @@ describe('what was answered stands there again', () => {
 
   test('photos', () => {
     const { page } = new Answering(parts.upload, { response: right.p15 });
-    expect(page.get('img').attributes('src')).toBe(photo);
+    expect(page.get('img').attributes('src')).toBe(`${photo}?width=320`);
   });
 });
 

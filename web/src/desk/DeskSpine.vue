@@ -92,7 +92,7 @@ const acts: Record<string, () => unknown> = {
     </RouterLink>
     <div v-if="narrow" class="below">
       <LastSteps />
-      <ElDropdown trigger="click" placement="top-end" @command="take">
+      <ElDropdown :persistent="false" trigger="click" placement="top-end" @command="take">
         <button type="button" class="place">
           <Ellipsis :size="20" :stroke-width="1.7" aria-hidden="true" />
           {{ say('desk.more') }}

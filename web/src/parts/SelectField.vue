@@ -50,7 +50,9 @@ const chosenLabel = () => choices().find(({ value }) => value === model.value)?.
       :filterable="choices().length > manyChoices"
       :fallback-placements="['bottom-start', 'top-start']"
       :show-arrow="false"
+      :persistent="false"
     >
+      <!-- The choices are there only while they are shown: many selects make a page heavy. -->
       <ElOption v-for="choice in choices()" :key="String(choice.value)" v-bind="choice" />
     </ElSelect>
     <span :id="id" hidden>{{ chosenLabel() }}</span>

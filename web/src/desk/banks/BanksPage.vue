@@ -228,7 +228,7 @@ async function afterRetiring(): Promise<void> {
         >
           {{ say('banks.retire') }}
         </ElButton>
-        <ElDropdown trigger="click">
+        <ElDropdown :persistent="false" trigger="click">
           <ElButton link class="word">{{ say('banks.more') }}</ElButton>
           <template #dropdown>
             <ElDropdownMenu>

@@ -202,7 +202,11 @@ function choose(student: RosterRow, what: string): void {
           {{ signedIn(student) }}
         </td>
         <td class="figures">
-          <ElDropdown trigger="click" @command="(what: string) => choose(student, what)">
+          <ElDropdown
+            :persistent="false"
+            trigger="click"
+            @command="(what: string) => choose(student, what)"
+          >
             <ElButton
               link
               class="word"

@@ -123,7 +123,7 @@ const contentsOf = ({ items, tests }: { items: number; tests: number }) =>
             <span v-if="line.startsOn" class="faded small">{{ dayInWords(line.startsOn) }}</span>
             <span class="faded small held">{{ contentsOf(line) }}</span>
           </button>
-          <ElDropdown v-if="mayEdit" trigger="click">
+          <ElDropdown :persistent="false" v-if="mayEdit" trigger="click">
             <ElButton
               link
               class="dots"

@@ -8,7 +8,7 @@ defineProps<{ term: Term; words?: string }>();
 </script>
 
 <template>
-  <ElPopover trigger="click" placement="right" :width="380">
+  <ElPopover :persistent="false" trigger="click" placement="right" :width="380">
     <template #reference>
       <ElButton link class="word term">
         {{ words ?? say(`glossary.${term}.name`) }}

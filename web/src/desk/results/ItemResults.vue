@@ -13,6 +13,7 @@ import {
 } from '@oaken/contract/results';
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
+import { useGrowing } from '../../parts/useGrowing';
 import { percent, stemLine } from '../shared/words';
 import ChoiceBars from './ChoiceBars.vue';
 import { figureText, figureTitle } from './figures';
@@ -37,6 +38,7 @@ const sorted = computed(() => {
   const order = orderBy(column, props.results);
   return [...props.results.items].sort((a, b) => (sort.value.down ? -1 : 1) * order(a, b));
 });
+const drawn = useGrowing(() => sorted.value.length, 5);
 /** Of these the most is looked for first. */
 const fromTheTop: ItemColumnId[] = ['choices', 'notes', 'time'];
 
@@ -90,7 +92,7 @@ function withoutBars({ asks, content }: ItemResult): string {
       </tr>
     </thead>
     <tbody>
-      <template v-for="item in sorted" :key="item.entry">
+      <template v-for="item in sorted.slice(0, drawn)" :key="item.entry">
         <tr
           :class="{ flagged: item.flags.some(({ kind }) => kind === 'possible-miskey') }"
           :data-item="item.number"

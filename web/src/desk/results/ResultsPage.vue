@@ -144,7 +144,7 @@ async function removeSheet(): Promise<void> {
       <ElButton link class="word" @click="copy">
         {{ say('results.copyCopied', { copied }) }}
       </ElButton>
-      <ElDropdown trigger="click">
+      <ElDropdown :persistent="false" trigger="click">
         <ElButton>{{ say('results.export') }}</ElButton>
         <template #dropdown>
           <ElDropdownMenu>

@@ -10,6 +10,7 @@ import { computed, ref, watch } from 'vue';
 import { useDoing } from '../../client/useDoing';
 import { call } from '../../client/call';
 import EmptyNote from '../../parts/EmptyNote.vue';
+import { useGrowing } from '../../parts/useGrowing';
 import { failed } from '../shared/undo';
 import { percent } from '../shared/words';
 import OverTimeLine from './OverTimeLine.vue';
@@ -29,6 +30,7 @@ type Own = AnswerOf<typeof api.readStandardResults>;
 type Standard = Own['standards'][number];
 const assignmentId = present(props.results.assignment, 'assignment').id;
 const standards = ref<Own | null>(null);
+const drawn = useGrowing(() => standards.value?.standards.length ?? 0, 6);
 const over = ref<'this' | 'all'>('this');
 /** By the standards of the items, or by the tags that teachers gave them. */
 const by = ref<Gathering>('standard');
@@ -154,7 +156,7 @@ function rateIn(code: string, studentIds: readonly number[], rating: number | nu
         </tr>
       </thead>
       <tbody>
-        <template v-for="entry in standards.standards" :key="entry.code">
+        <template v-for="entry in standards.standards.slice(0, drawn)" :key="entry.code">
           <tr>
             <td>
               <ElButton

@@ -7,6 +7,7 @@ import type { Gathering, StandardResult } from '@oaken/contract/results';
 import { computed, nextTick, ref } from 'vue';
 import SelectField from '../../parts/SelectField.vue';
 import TallyBox from '../../parts/TallyBox.vue';
+import { useGrowing } from '../../parts/useGrowing';
 import { toggled } from '../../parts/toggled';
 import { percent } from '../shared/words';
 import StudentWorks from './StudentWorks.vue';
@@ -88,6 +89,7 @@ const lines = computed(() => {
     }),
   }));
 });
+const drawn = useGrowing(() => lines.value.length, 6);
 </script>
 
 <template>
@@ -131,7 +133,7 @@ const lines = computed(() => {
         </tr>
       </thead>
       <tbody>
-        <template v-for="({ id, name, className, cells }, row) in lines" :key="id">
+        <template v-for="({ id, name, className, cells }, row) in lines.slice(0, drawn)" :key="id">
           <tr>
             <th scope="row" class="name">
               <RouterLink :to="`/results/${assignmentId}/students/${id}`">{{ name }}</RouterLink>

@@ -5,6 +5,7 @@ import { computed, onMounted, ref } from 'vue';
 import { useRoute } from 'vue-router';
 import { addressOf, call } from '../../client/call';
 import { useDoing } from '../../client/useDoing';
+import { useGrowing } from '../../parts/useGrowing';
 import FacingPages from '../shared/FacingPages.vue';
 import PageHead from '../shared/PageHead.vue';
 import { failed } from '../shared/undo';
@@ -23,6 +24,7 @@ const { params: address } = useRoute();
 const params = { assignmentId: Number(address.assignmentId), studentId: Number(address.studentId) };
 const words = useWords();
 const work = ref<StudentWork | null>(null);
+const drawn = useGrowing(() => work.value?.entries.length ?? 0, 3);
 const { wrong, read } = useDoing();
 const deciding = ref<Decision | null>(null);
 
@@ -113,7 +115,7 @@ async function takeBack(adjustmentId: number): Promise<void> {
     <template #left>
       <div class="inset">
         <WorkEntry
-          v-for="entry in work.entries"
+          v-for="entry in work.entries.slice(0, drawn)"
           :key="entry.entry"
           :entry="entry"
           :decision="decisionOn(entry.entry)"

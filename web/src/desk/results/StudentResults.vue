@@ -5,6 +5,7 @@ import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import EmptyNote from '../../parts/EmptyNote.vue';
+import { useGrowing } from '../../parts/useGrowing';
 import { pointsText, useWords } from '../shared/words';
 import ClassRows from './ClassRows.vue';
 import { boxFigures, type BoxFigure } from './studentCells';
@@ -37,12 +38,13 @@ const box = ref<HTMLElement>();
 const rowHeight = 36;
 /** A class is drawn whole, so that the browser finds and prints all of it; of a grade only what is in view. */
 const drawnWhole = 60;
+const grown = useGrowing(() => sorted.value.length, 4);
 const virtual = useVirtualizer(
   computed(() => ({
     count: sorted.value.length,
     getScrollElement: () => box.value ?? null,
     estimateSize: () => rowHeight,
-    overscan: sorted.value.length <= drawnWhole ? sorted.value.length : 2,
+    overscan: sorted.value.length <= drawnWhole ? grown.value : 2,
   })),
 );
 const drawn = computed(() => virtual.value.getVirtualItems());
@@ -79,7 +81,7 @@ defineExpose({
           ><ElOption v-for="(name, id) in boxFigures" :key="id" :value="id" :label="name"
         /></SelectField>
       </label>
-      <ElPopover trigger="click" placement="bottom-start" :width="240">
+      <ElPopover :persistent="false" trigger="click" placement="bottom-start" :width="240">
         <template #reference>
           <ElButton link class="word">{{ say('common.columns') }}</ElButton>
         </template>

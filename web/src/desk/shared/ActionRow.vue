@@ -31,6 +31,7 @@ const rest = computed(() => props.actions.slice(shown.value.length));
     >{{ action.words }}</ElButton
   >
   <ElDropdown
+    :persistent="false"
     v-if="rest.length"
     trigger="click"
     placement="top-end"

@@ -10,6 +10,7 @@ const open = ref(false);
 
 <template>
   <ElPopover
+    :persistent="false"
     v-if="steps.length > 0"
     v-model:visible="open"
     placement="right-end"

@@ -7,6 +7,7 @@ import { lengthInWords, minute } from '@oaken/core/timing';
 import { connectionOf, signsInWords } from '@oaken/core/watching';
 import { computed } from 'vue';
 import TallyBox from '../../parts/TallyBox.vue';
+import { useGrowing } from '../../parts/useGrowing';
 import { percent, useWords } from '../shared/words';
 import { inNeedOrder } from './needOrder';
 import { toggled } from '../../parts/toggled';
@@ -34,6 +35,7 @@ const words = useWords();
 const students = computed(() =>
   props.byNeed ? inNeedOrder(props.watched.students, props.now) : props.watched.students,
 );
+const drawn = useGrowing(() => students.value.length, 6);
 /** The share right so far of the question that a column has. */
 function rightIn(entry: string): string {
   const question = props.questions?.find((candidate) => candidate.entry === entry);
@@ -151,7 +153,11 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
       </tr>
     </thead>
     <tbody>
-      <tr v-for="entry in students" :key="entry.studentId" :class="connectionOf(entry, now)">
+      <tr
+        v-for="entry in students.slice(0, drawn)"
+        :key="entry.studentId"
+        :class="connectionOf(entry, now)"
+      >
         <td>
           <ElCheckbox
             :model-value="picked.includes(entry.studentId)"
@@ -182,6 +188,7 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
         <td
           v-for="(cell, position) in entry.cells"
           :key="position"
+          v-memo="[entry, isHere(entry, position), marks, hidden]"
           class="cell"
           :class="{ here: isHere(entry, position) }"
         >
