@@ -72,6 +72,7 @@ const page = {
 async function searching(start: Partial<Filters> = {}) {
   answers.searchItems ??= page;
   const search = useSearch(start);
+  void search.reload();
   await flushPromises();
   return search;
 }

@@ -50,8 +50,8 @@ describe('choices', () => {
   });
   test('they move by Alt and an arrow', async () => {
     const editing = new Editing(parts['single-choice']);
-    await editing.page.findAll('.line')[2]!.trigger('keydown', { key: 'ArrowUp', altKey: true });
-    expect(ids(editing.part.choices)).toEqual(['a', 'c', 'b']);
+    await editing.page.findAll('.line')[1]!.trigger('keydown', { key: 'ArrowUp', altKey: true });
+    expect(ids(editing.part.choices)).toEqual(['b', 'a', 'c']);
   });
   test('the misconception behind one is kept, and gone when it is emptied', async () => {
     const editing = new Editing(parts['single-choice']);

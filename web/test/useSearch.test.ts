@@ -35,6 +35,7 @@ afterEach(() => jest.useRealTimers());
 
 async function searching() {
   const search = useSearch({ subject: 'mathematics' });
+  void search.reload();
   await turns();
   return search;
 }

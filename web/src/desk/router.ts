@@ -303,6 +303,9 @@ router.beforeEach(async (to) => {
   return true;
 });
 
+// A page is built in a turn of its own, after its scripts have run: a slow device can be touched between.
+router.beforeResolve(() => new Promise<void>((turn) => setTimeout(turn)));
+
 router.afterEach((to) => {
   document.title = say('desk.titleOakenLedger', { title: to.meta.title });
 });

@@ -28,6 +28,7 @@ const names = computed(() =>
     :aria-label="label"
     :fallback-placements="['bottom-start', 'top-start']"
     :show-arrow="false"
+    :persistent="false"
   >
     <template #tag
       ><span class="names">{{ names }}</span></template

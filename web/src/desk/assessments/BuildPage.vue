@@ -48,12 +48,11 @@ const dialog = ref<BuildDialog | null>(null);
 onMounted(async () => {
   library.load().catch(failed);
   await read(async () => {
-    await test.load();
-    if (outline.value?.grades.length) search.filters.grades = [...outline.value.grades];
-    const picked =
-      typeof route.query.put === 'string'
-        ? route.query.put.split(',').map(Number).filter(Boolean)
-        : [];
+    await test.load().finally(() => search.begin(outline.value?.grades ?? []));
+    const picked = String(route.query.put ?? '')
+      .split(',')
+      .map(Number)
+      .filter(Boolean);
     if (picked.length > 0) {
       await router.replace({ query: {} });
       await putting.putPicked(picked);

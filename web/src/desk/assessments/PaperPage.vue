@@ -17,7 +17,8 @@ import {
 } from '@oaken/core/assessments';
 import Sortable, { type SortableEvent } from 'sortablejs';
 import { computed, nextTick, onUnmounted, ref, watch } from 'vue';
-import { useRouter } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
+import { useGrowing } from '../../parts/useGrowing';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import BulkBar from './BulkBar.vue';
 import CopyItemsDialog from './CopyItemsDialog.vue';
@@ -38,6 +39,12 @@ const props = defineProps<{
   notesAt: ReadonlyMap<string, readonly string[]>;
   mayChange: boolean;
 }>();
+const route = useRoute();
+const entryIds = computed(() => allEntries(props.outline).map(({ id }) => id));
+/** All of them where one is looked for. */
+const drawn = useGrowing(() => entryIds.value.length, route.hash ? Infinity : 4);
+const isDrawn = (id: string) =>
+  drawn.value === Infinity || entryIds.value.indexOf(id) < drawn.value;
 const emit = defineEmits<{
   change: [text: string, ...changes: Change[]];
   putById: [itemId: number, section: string, before: string | null];
@@ -217,7 +224,7 @@ const addSection = () =>
       />
       <ol class="entries" :data-section="section.id">
         <PaperEntry
-          v-for="entry in section.entries"
+          v-for="entry in section.entries.filter(({ id }) => isDrawn(id))"
           :key="entry.id"
           :entry="entry"
           :number="valueOf(numbers, entry.id)"

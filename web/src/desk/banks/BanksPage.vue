@@ -33,6 +33,7 @@ const route = useRoute();
 const router = useRouter();
 const library = useLibrary();
 const search = useSearch(itemAddress.fromQuery(route.query));
+void search.reload();
 /** What is known of each picked item; it stays across searches. */
 type Picked = Pick<ItemRow, 'id' | 'points' | 'seconds' | 'may'>;
 const picked = useKeptPicks<Picked>();

@@ -3,6 +3,7 @@
 import type { ItemRow } from '@oaken/contract/banks';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, nextTick, ref, watch, type ComponentPublicInstance } from 'vue';
+import { useGrowing } from '../../parts/useGrowing';
 import ItemLine from './ItemLine.vue';
 import ItemSearch from './ItemSearch.vue';
 import OpenItem from './OpenItem.vue';
@@ -36,12 +37,18 @@ const height = props.compact ? 76 : 72;
 const steady = {
   getScrollElement: () => scroller.value ?? null,
   estimateSize: () => height,
-  overscan: 8,
 };
+/** Rows beyond those in view; the first answer is drawn without them. */
+const overscan = 8;
+const beyond = useGrowing(() => (rows.value.size > 0 ? overscan : 0), 3);
 /** So many rows have a place at first, and twice as many whenever the last of them comes near: each costs time. */
 const places = ref(firstPlaces);
 const virtual = useVirtualizer(
-  computed(() => ({ ...steady, count: Math.min(total.value, places.value) })),
+  computed(() => ({
+    ...steady,
+    count: Math.min(total.value, places.value),
+    overscan: Math.min(beyond.value, overscan),
+  })),
 );
 const inView = computed(() => virtual.value.getVirtualItems());
 watch([inView, rows, total], () => {

@@ -144,6 +144,7 @@ function usePages(filters: Filters) {
   };
 }
 
+/** Asks when it is told to `reload`, and from then on whenever a filter changes. */
 export function useSearch(start: Partial<Filters> = {}) {
   const filters = reactive<Filters>({ ...noFilters(), ...start });
   const { counts, isAtTop, ...pages } = usePages(filters);
@@ -158,11 +159,16 @@ export function useSearch(start: Partial<Filters> = {}) {
     },
     { deep: true },
   );
-  void pages.reload();
 
   return {
     filters,
     ...pages,
+    /** Asks for the first time, within these grades if there are any. */
+    begin(grades: readonly number[]): void {
+      // Another filter makes it ask by itself.
+      if (grades.length > 0) filters.grades = [...grades];
+      else void pages.reload();
+    },
     /** The items that were loaded, in their order. */
     items: computed(() =>
       [...pages.rows.value.entries()].sort(([a], [b]) => a - b).map(([, item]) => item),

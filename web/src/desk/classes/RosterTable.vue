@@ -6,6 +6,7 @@ import { ElMessageBox } from 'element-plus/es/components/message-box/index.mjs';
 import { computed, nextTick, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { call } from '../../client/call';
+import { useGrowing } from '../../parts/useGrowing';
 import EmptyNote from '../../parts/EmptyNote.vue';
 import { done, failed } from '../shared/undo';
 import { useWords } from '../shared/words';
@@ -37,6 +38,8 @@ watch(
   { immediate: true },
 );
 const words = useWords();
+/** All of them where one is looked for. */
+const drawn = useGrowing(() => props.here.length, route.hash ? Infinity : 6);
 const fresh = ref<{ name: string; passcode: string } | null>(null);
 const correcting = ref<RosterRow | null>(null);
 const supporting = ref<RosterRow | null>(null);
@@ -165,7 +168,7 @@ function choose(student: RosterRow, what: string): void {
     </thead>
     <tbody>
       <tr
-        v-for="student in inOrder"
+        v-for="student in inOrder.slice(0, drawn)"
         :id="`student-${student.id}`"
         :key="student.id"
         tabindex="-1"

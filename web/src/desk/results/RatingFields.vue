@@ -2,6 +2,7 @@
 /** A teacher's own rating of a student in each standard, for staff only. */
 import type { StudentWork } from '@oaken/contract/results';
 import { call } from '../../client/call';
+import { useGrowing } from '../../parts/useGrowing';
 import { failed } from '../shared/undo';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
@@ -12,6 +13,8 @@ const props = defineProps<{
 }>();
 /** Nothing was kept: what stands in the fields is not so. */
 const emit = defineEmits<{ refused: [] }>();
+
+const drawn = useGrowing(() => props.work.ratings.length, 2);
 
 async function rate(standard: string, rating: number | null): Promise<void> {
   try {
@@ -31,7 +34,7 @@ async function rate(standard: string, rating: number | null): Promise<void> {
     {{ say('results.myRatings') }}
     <span class="faded small">{{ say('results.n14StaffOnly') }}</span>
   </h3>
-  <label v-for="line in work.ratings" :key="line.standard" class="rating">
+  <label v-for="line in work.ratings.slice(0, drawn)" :key="line.standard" class="rating">
     <span
       >{{ line.statement || line.standard }}
       <span class="faded small">{{ line.standard }}</span></span

@@ -5,12 +5,15 @@ import { wallOf } from '@oaken/core/timing';
 import { useSession } from '../../client/session';
 import type { FilterName } from './useResults';
 import DateField from '../../parts/DateField.vue';
+import { useGrowing } from '../../parts/useGrowing';
 import SelectField from '../../parts/SelectField.vue';
 import { say } from '../../words/teacher';
 
 defineProps<{ results: ResultsAnswer; filters: Partial<Record<FilterName, string>> }>();
 const emit = defineEmits<{ filter: [name: FilterName, value: string | null]; all: [] }>();
 const session = useSession();
+/** The calendars come last: each is drawn before it is opened. */
+const drawn = useGrowing(() => 3, 1);
 
 const attempts = {
   counting: say('results.theOneCounts'),
@@ -93,14 +96,14 @@ function pickDay(name: 'from' | 'to', typed: string): void {
           :label="words"
       /></SelectField>
     </label>
-    <label
+    <label v-if="drawn > 1"
       >{{ say('results.handedInFrom') }}
       <DateField
         :label="say('results.handedInFrom')"
         :model-value="dayOf(filters.from)"
         @update:model-value="pickDay('from', $event)"
     /></label>
-    <label
+    <label v-if="drawn > 2"
       >{{ say('results.to') }}
       <DateField
         :label="say('results.handedIn')"

@@ -44,7 +44,7 @@ const virtual = useVirtualizer(
     count: sorted.value.length,
     getScrollElement: () => box.value ?? null,
     estimateSize: () => rowHeight,
-    overscan: sorted.value.length <= drawnWhole ? grown.value : 2,
+    overscan: sorted.value.length <= drawnWhole ? Math.min(grown.value, sorted.value.length) : 2,
   })),
 );
 const drawn = computed(() => virtual.value.getVirtualItems());

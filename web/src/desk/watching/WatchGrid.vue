@@ -1,15 +1,14 @@
 <script setup lang="ts">
 /** The class as rows by roster number, items as columns: where each one is, what is answered, and signs of life. */
-import { elementAt, present } from '@oaken/core/certain';
 import type { Watched, WatchedQuestion, WatchedStudent } from '@oaken/contract/watching';
-import { plainText, wholePercent } from '@oaken/core/text';
+import { plainText } from '@oaken/core/text';
 import { lengthInWords, minute } from '@oaken/core/timing';
 import { connectionOf, signsInWords } from '@oaken/core/watching';
 import { computed } from 'vue';
-import TallyBox from '../../parts/TallyBox.vue';
 import { useGrowing } from '../../parts/useGrowing';
 import { percent, useWords } from '../shared/words';
 import { inNeedOrder } from './needOrder';
+import WatchCells from './WatchCells.vue';
 import { toggled } from '../../parts/toggled';
 import { say } from '../../words/teacher';
 
@@ -95,27 +94,6 @@ function timeLeft(watchedStudent: WatchedStudent): string {
         .replace('minutes', 'min')
         .replace('minute', 'min');
 }
-const progressWords = {
-  unanswered: say('watching.notAnswered'),
-  partly: say('watching.partlyAnswered'),
-  answered: say('watching.answered'),
-  'to read': say('watching.onlyRead'),
-};
-function cellWords(watchedStudent: WatchedStudent, index: number): string {
-  const { progress, share, flagged } = present(watchedStudent.cells[index], 'cell');
-  const mark = props.marks && share !== null ? `, ${wholePercent(share)}%` : '';
-  return say('watching.nameItemNumberProgress', {
-    nameOf: nameOf(watchedStudent),
-    number: index + 1,
-    progressWords: progressWords[progress],
-    mark,
-    value: flagged ? say('watching.flagged') : '',
-  });
-}
-function isHere({ at, on }: WatchedStudent, index: number): boolean {
-  const { entry } = elementAt(props.watched.columns, index);
-  return at !== null && (entry === at || (entry === '' && on === index + 1));
-}
 </script>
 
 <template>
@@ -185,30 +163,12 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
         </th>
         <td class="state" :class="entry.state">{{ stateWords(entry) }}</td>
         <td class="figures">{{ timeLeft(entry) }}</td>
-        <td
-          v-for="(cell, position) in entry.cells"
-          :key="position"
-          v-memo="[entry, isHere(entry, position), marks, hidden]"
-          class="cell"
-          :class="{ here: isHere(entry, position) }"
-        >
-          <template v-if="cell && entry.attempt > 0">
-            <TallyBox
-              v-if="marks && (cell.share !== null || cell.needsMarking)"
-              :share="cell.share ?? 0"
-              :needs-marking="cell.needsMarking"
-              :label="cellWords(entry, position)"
-            />
-            <span
-              v-else
-              class="box"
-              :class="[cell.progress, { flagged: cell.flagged }]"
-              role="img"
-              :aria-label="cellWords(entry, position)"
-              :title="cellWords(entry, position)"
-            />
-          </template>
-        </td>
+        <WatchCells
+          :entry="entry"
+          :name="nameOf(entry)"
+          :columns="watched.columns"
+          :marks="marks"
+        />
         <td class="small signs">
           {{ signsInWords(entry, now).join(', ') }}
           <template v-if="entry.away">
@@ -236,7 +196,7 @@ function isHere({ at, on }: WatchedStudent, index: number): boolean {
   vertical-align: middle;
   white-space: nowrap;
 }
-.grid .cell {
+.grid :deep(.cell) {
   padding: 3px 2px;
   text-align: center;
 }
@@ -280,35 +240,5 @@ tbody .name {
 .lost .signs {
   color: var(--partial-ink);
   font-weight: 600;
-}
-.box {
-  position: relative;
-  display: inline-block;
-  width: 26px;
-  height: 22px;
-  border: 1px solid var(--rule-strong);
-  border-radius: 2px;
-  vertical-align: middle;
-  background: var(--sheet);
-}
-.box.answered {
-  background: var(--faded);
-  border-color: var(--faded);
-}
-.box.partly {
-  background: linear-gradient(to top, var(--faded) 50%, var(--sheet) 50%);
-}
-.box.flagged::after {
-  content: '';
-  position: absolute;
-  top: 0;
-  inset-inline-end: 0;
-  border: 5px solid transparent;
-  border-top-color: var(--low);
-  border-inline-end-color: var(--low);
-}
-.here > * {
-  outline: 2px solid var(--ink);
-  outline-offset: 1px;
 }
 </style>

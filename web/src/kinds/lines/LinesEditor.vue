@@ -3,6 +3,7 @@
 import { present } from '@oaken/core/certain';
 import { freshId } from '@oaken/core/items';
 import { nextTick, ref } from 'vue';
+import { useGrowing } from '../../parts/useGrowing';
 import RichField from '../../rich/RichField.vue';
 import { say } from '../../words/teacher';
 
@@ -24,6 +25,8 @@ defineSlots<{
   more?(slot: { line: T; at: number }): unknown;
 }>();
 const rows = ref<HTMLElement>();
+/** Each editor takes its time on a slow device. */
+const drawn = useGrowing(() => list.value.length, 2);
 
 const sign = (index: number) => (props.letters ? 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] : index + 1);
 const title = (index: number) =>
@@ -60,7 +63,7 @@ function key(event: KeyboardEvent, index: number): void {
 <template>
   <div ref="rows">
     <div
-      v-for="(line, position) in list"
+      v-for="(line, position) in list.slice(0, drawn)"
       :key="line.id"
       class="line"
       :class="{ right: right?.includes(line.id), marked: $slots.mark }"
