@@ -39,7 +39,7 @@ watch(
 );
 const words = useWords();
 /** All of them where one is looked for. */
-const drawn = useGrowing(() => props.here.length, route.hash ? Infinity : 6);
+const drawn = useGrowing(() => props.here.length, route.hash ? Infinity : 4);
 const fresh = ref<{ name: string; passcode: string } | null>(null);
 const correcting = ref<RosterRow | null>(null);
 const supporting = ref<RosterRow | null>(null);

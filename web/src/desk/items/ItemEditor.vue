@@ -9,6 +9,7 @@ import {
   type StudentTool,
 } from '@oaken/core/items';
 import { computed, nextTick, ref } from 'vue';
+import NextTurn from '../../parts/NextTurn.vue';
 import PartEditor from './PartEditor.vue';
 import PassagePicker from './PassagePicker.vue';
 import TemplateEditor from './template/TemplateEditor.vue';
@@ -84,45 +85,47 @@ function addHint(): void {
       {{ say('items.addPartB') }}
     </ElButton>
   </p>
-  <TemplateEditor v-model="content.template" :problems="under(problems, '/template')" />
-  <h2 class="gap">{{ say('common.explanation') }}</h2>
-  <RichField v-model="content.explanation" :label="say('common.explanation')" />
-  <p v-for="problem in under(problems, '/explanation')" :key="problem.message" class="wrong">
-    {{ problem.message }}
-  </p>
-  <h2 class="gap">
-    {{ say('items.hints') }} <span class="faded small">{{ say('items.inOrderInWhich') }}</span>
-  </h2>
-  <div v-for="(hint, position) in content.hints" :key="position" class="hint">
-    <RichField
-      :model-value="hint"
-      small
-      :label="say('items.hintNumber', { number: position + 1 })"
-      @update:model-value="content.hints[position] = $event"
-    />
-    <ElButton
-      link
-      class="word"
-      :disabled="position === 0"
-      @click="
-        content.hints.splice(position - 1, 0, elementAt(content.hints.splice(position, 1), 0))
-      "
-    >
-      {{ say('items.up') }}
+  <NextTurn>
+    <TemplateEditor v-model="content.template" :problems="under(problems, '/template')" />
+    <h2 class="gap">{{ say('common.explanation') }}</h2>
+    <RichField v-model="content.explanation" :label="say('common.explanation')" />
+    <p v-for="problem in under(problems, '/explanation')" :key="problem.message" class="wrong">
+      {{ problem.message }}
+    </p>
+    <h2 class="gap">
+      {{ say('items.hints') }} <span class="faded small">{{ say('items.inOrderInWhich') }}</span>
+    </h2>
+    <div v-for="(hint, position) in content.hints" :key="position" class="hint">
+      <RichField
+        :model-value="hint"
+        small
+        :label="say('items.hintNumber', { number: position + 1 })"
+        @update:model-value="content.hints[position] = $event"
+      />
+      <ElButton
+        link
+        class="word"
+        :disabled="position === 0"
+        @click="
+          content.hints.splice(position - 1, 0, elementAt(content.hints.splice(position, 1), 0))
+        "
+      >
+        {{ say('items.up') }}
+      </ElButton>
+      <ElButton link class="word" @click="content.hints.splice(position, 1)">
+        {{ say('items.remove') }}
+      </ElButton>
+    </div>
+    <ElButton link v-if="content.hints.length < 10" class="word" @click="addHint">
+      {{ say('items.addHint') }}
     </ElButton>
-    <ElButton link class="word" @click="content.hints.splice(position, 1)">
-      {{ say('items.remove') }}
-    </ElButton>
-  </div>
-  <ElButton link v-if="content.hints.length < 10" class="word" @click="addHint">
-    {{ say('items.addHint') }}
-  </ElButton>
-  <h2 class="gap">{{ say('items.studentsMayUse') }}</h2>
-  <ToolChoice v-model="tools" />
-  <label class="field gap">
-    <span class="label">{{ say('items.notesTeachers') }}</span>
-    <ElInput v-model="content.notes" :rows="2" maxlength="4000" type="textarea" />
-  </label>
+    <h2 class="gap">{{ say('items.studentsMayUse') }}</h2>
+    <ToolChoice v-model="tools" />
+    <label class="field gap">
+      <span class="label">{{ say('items.notesTeachers') }}</span>
+      <ElInput v-model="content.notes" :rows="2" maxlength="4000" type="textarea" />
+    </label>
+  </NextTurn>
 </template>
 
 <style scoped>

@@ -14,6 +14,7 @@ import { randomFrom } from '@oaken/core/random';
 import { variantInWords } from '@oaken/core/templates';
 import { computed, reactive, ref, watch } from 'vue';
 import ItemView from '../../kinds/ItemView.vue';
+import NextTurn from '../../parts/NextTurn.vue';
 import PassageView from '../../parts/PassageView.vue';
 import { plain } from '../shared/keptText';
 import { pointsText } from '../shared/words';
@@ -64,57 +65,61 @@ function again(): void {
 </script>
 
 <template>
-  <div
-    v-if="passage"
-    class="beside"
-    tabindex="0"
-    :aria-label="say('items.passageTitle', { title: passage.title })"
-  >
-    <PassageView :passage="passage" />
-  </div>
-  <p v-if="shown.variant" class="variant faded">
-    {{ say('items.variantShown', { variant: shown.variant }) }}
-    <ElButton link class="word" @click="anotherVariant">{{ say('items.anotherVariant') }}</ElButton>
-  </p>
-  <ItemView
-    :item="sitting"
-    :responses="responses"
-    :name="name"
-    @answer="(part, response) => (responses[part] = response)"
-  />
-  <div v-if="missing.length" class="score">
-    <h2>{{ say('items.stillMissing') }}</h2>
-    <ul>
-      <li v-for="message in missing" :key="message">{{ message }}</li>
-    </ul>
-  </div>
-  <p v-else-if="quiet && !asked" class="score">
-    <ElButton @click="asked = true">{{ say('items.scoreMyAnswer') }}</ElButton>
-  </p>
-  <template v-else>
-    <p class="score" role="status">
-      <template v-if="counts || scored.maxPoints > 0"
-        ><b>{{
-          say('items.pointsPoints', { n: scored.maxPoints, points: pointsText(scored.points) })
-        }}</b>
-        {{
-          say('items.forThisAnswer', {
-            value: scored.needsMarking ? say('items.andPartYouWould') : '',
-          })
-        }}</template
-      ><template v-else>{{ say('items.thisGivesNoPoints') }}</template
-      >{{ ' ' }}
-      <ElButton link v-if="quiet || Object.keys(responses).length" class="word" @click="again">
-        {{ say('items.startAgain') }}
-      </ElButton>
+  <NextTurn>
+    <div
+      v-if="passage"
+      class="beside"
+      tabindex="0"
+      :aria-label="say('items.passageTitle', { title: passage.title })"
+    >
+      <PassageView :passage="passage" />
+    </div>
+    <p v-if="shown.variant" class="variant faded">
+      {{ say('items.variantShown', { variant: shown.variant }) }}
+      <ElButton link class="word" @click="anotherVariant">{{
+        say('items.anotherVariant')
+      }}</ElButton>
     </p>
-    <p v-if="remark">{{ remark }}</p>
-    <p v-for="(sentence, index) in keysInWords(shown.content)" :key="index" class="faded">
-      <b v-if="content.parts.length > 1">{{ 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] }} </b>{{
-        sentence
-      }}
+    <ItemView
+      :item="sitting"
+      :responses="responses"
+      :name="name"
+      @answer="(part, response) => (responses[part] = response)"
+    />
+    <div v-if="missing.length" class="score">
+      <h2>{{ say('items.stillMissing') }}</h2>
+      <ul>
+        <li v-for="message in missing" :key="message">{{ message }}</li>
+      </ul>
+    </div>
+    <p v-else-if="quiet && !asked" class="score">
+      <ElButton @click="asked = true">{{ say('items.scoreMyAnswer') }}</ElButton>
     </p>
-  </template>
+    <template v-else>
+      <p class="score" role="status">
+        <template v-if="counts || scored.maxPoints > 0"
+          ><b>{{
+            say('items.pointsPoints', { n: scored.maxPoints, points: pointsText(scored.points) })
+          }}</b>
+          {{
+            say('items.forThisAnswer', {
+              value: scored.needsMarking ? say('items.andPartYouWould') : '',
+            })
+          }}</template
+        ><template v-else>{{ say('items.thisGivesNoPoints') }}</template
+        >{{ ' ' }}
+        <ElButton link v-if="quiet || Object.keys(responses).length" class="word" @click="again">
+          {{ say('items.startAgain') }}
+        </ElButton>
+      </p>
+      <p v-if="remark">{{ remark }}</p>
+      <p v-for="(sentence, index) in keysInWords(shown.content)" :key="index" class="faded">
+        <b v-if="content.parts.length > 1">{{ 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'[index] }} </b>{{
+          sentence
+        }}
+      </p>
+    </template>
+  </NextTurn>
 </template>
 
 <style scoped>

@@ -44,12 +44,12 @@ const virtual = useVirtualizer(
     count: sorted.value.length,
     getScrollElement: () => box.value ?? null,
     estimateSize: () => rowHeight,
-    overscan: sorted.value.length <= drawnWhole ? Math.min(grown.value, sorted.value.length) : 2,
+    overscan: sorted.value.length <= drawnWhole ? sorted.value.length : 2,
   })),
 );
 const drawn = computed(() => virtual.value.getVirtualItems());
 const rows = computed(() =>
-  drawn.value.flatMap(({ index }) => {
+  drawn.value.slice(0, grown.value).flatMap(({ index }) => {
     const student = sorted.value[index];
     return student ? [{ index, student }] : [];
   }),

@@ -34,7 +34,7 @@ const words = useWords();
 const students = computed(() =>
   props.byNeed ? inNeedOrder(props.watched.students, props.now) : props.watched.students,
 );
-const drawn = useGrowing(() => students.value.length, 6);
+const drawn = useGrowing(() => students.value.length, 4);
 /** The share right so far of the question that a column has. */
 function rightIn(entry: string): string {
   const question = props.questions?.find((candidate) => candidate.entry === entry);
