@@ -250,7 +250,7 @@ const saveStatus = computed(() => {
             <FactsEditor v-model="facts" :problems="under(serverProblems, '/facts')" />
           </template>
           <ItemUses v-else-if="tab === 'uses'" :opened="opened" />
-          <ItemRevisions v-else :opened="opened" @compare="compare" />
+          <ItemRevisions v-else-if="tab === 'history'" :opened="opened" @compare="compare" />
           <ComparedItem
             v-if="compared"
             :compared="compared"
