@@ -34,9 +34,9 @@ export class SuspiciousItems {
     for (const { id, suspicious, suspiciousAsOf } of kept)
       if (suspicious && suspiciousAsOf === versions.get(id)) items.set(id, suspicious);
     const unread = assignmentIds.filter((id) => !items.has(id));
-    for (const id of unread.slice(0, lookedAtOnce))
-      items.set(id, await this.look(me, id, versions.get(id) ?? '', time));
-    return { items, unread: unread.slice(lookedAtOnce) };
+    const atOnce = unread.filter((id) => !this.pending.has(id)).slice(0, lookedAtOnce);
+    for (const id of atOnce) items.set(id, await this.look(me, id, versions.get(id) ?? '', time));
+    return { items, unread: unread.filter((id) => !items.has(id)) };
   }
 
   /** Changes whenever work of an assignment is handed in, marked, rescored or excused. */
