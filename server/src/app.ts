@@ -118,9 +118,6 @@ export function createApp(options: AppOptions): App {
     seatDatabase = database,
     savingDatabase = seatDatabase,
     desk = null,
-    reader,
-    scanReader = localScanReader,
-    sizer = localSizer,
     scanFolder = null,
     freeDisk = async () => Infinity,
     fileRoom = quotas.school,
@@ -141,9 +138,7 @@ export function createApp(options: AppOptions): App {
     sessions: new Sessions(savingDatabase, now),
     throttle,
     devices,
-    reader,
-    scanReader,
-    sizer,
+    ...readersOf(options),
     freeDisk,
     fileRoom,
     saving: new SavingQueue(savingDatabase, editions, now),
@@ -166,6 +161,17 @@ export function createApp(options: AppOptions): App {
   http.use(problemHandler(log));
   return { http, context, jobs: jobsOf(context, { editions, scanFolder, desk }) };
 }
+
+/** What works on files that people send. */
+const readersOf = ({
+  reader,
+  scanReader = localScanReader,
+  sizer = localSizer,
+}: AppOptions): Pick<Context, 'reader' | 'scanReader' | 'sizer'> => ({
+  reader,
+  scanReader,
+  sizer,
+});
 
 /** Express as it is before any route. */
 function bareExpress(proxies: string[]): Express {
