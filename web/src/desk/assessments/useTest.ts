@@ -124,9 +124,7 @@ function useColleagues(
     const now = await call('readTestVersion', { params: { testId } }).catch(() => null);
     if (!now || now.version === version.value || pending.value > 0) return;
     await load();
-    done(
-      'A colleague, or another tab of yours, has changed this test; it stands here as it is now.',
-    );
+    done(say('tests.changedElsewhere'));
   }
   useRefresh(askAgain, askEvery);
 }
