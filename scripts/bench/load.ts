@@ -51,6 +51,14 @@ export async function startProbed(port: number) {
   return { server, longestHold };
 }
 
+/** A server whose pages a browser can open. */
+export const startWithPages = (port: number) =>
+  start('server/dist/main.mjs', [], {
+    OAKEN_DATABASE: name,
+    OAKEN_PORT: String(port),
+    OAKEN_PAGES: join(process.cwd(), 'web/dist'),
+  });
+
 export const studentIds = (students: number) =>
   Array.from({ length: students }, (_, n) => firstStudent + n);
 

@@ -3,19 +3,18 @@
  * and the "slow 4G" that browsers' own tools simulate (1.6 Mbit/s down, 750 kbit/s up, 150 ms;
  * values from memory). The floor is a bare small document on the same line.
  */
-import { chromium, devices, type Browser } from '@playwright/test';
-import { join } from 'node:path';
+import { devices, type Browser } from '@playwright/test';
+import { launchBrowser } from './browser';
 import { percentile, report } from './figure';
 import {
   firstStudent,
   makeClass,
-  name,
   pool,
   prepareSchool,
   signInStaff,
   singleChoiceItems,
   staffHeaders,
-  start,
+  startWithPages,
   token,
 } from './load';
 
@@ -75,15 +74,8 @@ await pool.query('UPDATE assignments SET closes_at = ? WHERE id = ?', [
   new Date(Date.now() + 3_600_000),
   withFormulas,
 ]);
-const server = await start('server/dist/main.mjs', [], {
-  OAKEN_DATABASE: name,
-  OAKEN_PORT: String(port),
-  OAKEN_PAGES: join(process.cwd(), 'web/dist'),
-});
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-});
+const server = await startWithPages(port);
+const browser = await launchBrowser();
 const floor = await median(browser, '/leaf.svg', "document.readyState === 'complete'");
 const words = "document.querySelector('.question .item')?.innerText.trim()";
 for (const [what, id, ready] of [

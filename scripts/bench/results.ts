@@ -4,15 +4,15 @@
  * the same browser; that of rescoring is reading and writing as many scores as change, without
  * anything in between.
  */
-import { chromium, type Page } from '@playwright/test';
-import { join } from 'node:path';
+import { type Page } from '@playwright/test';
 
 import { entriesOf } from '@oaken/core/forms';
 import { kindOf } from '@oaken/core/items';
 import { randomFrom } from '@oaken/core/random';
 import { largeTest } from './large-test';
+import { launchBrowser } from './browser';
 import { percentile, report } from './figure';
-import { name, pool, prepareSchool, signInStaff, staffHeaders, start, studentIds } from './load';
+import { pool, prepareSchool, signInStaff, staffHeaders, startWithPages, studentIds } from './load';
 
 const port = 4697;
 const address = `http://127.0.0.1:${port}`;
@@ -30,15 +30,8 @@ const ids = studentIds(grade);
 const small = await handedIn(ids.slice(0, oneClass));
 const large = await handedIn(ids);
 
-const server = await start('server/dist/main.mjs', [], {
-  OAKEN_DATABASE: name,
-  OAKEN_PORT: String(port),
-  OAKEN_PAGES: join(process.cwd(), 'web/dist'),
-});
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-});
+const server = await startWithPages(port);
+const browser = await launchBrowser();
 const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
 await context.addCookies([{ name: 'oaken', value: teacher, url: address }]);
 const page = await context.newPage();

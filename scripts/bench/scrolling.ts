@@ -1,5 +1,6 @@
 /** Frames while a list of 100,000 items is scrolled by wheel, beside a bare list of 1,000 lines in the same browser. */
-import { chromium, type Page } from '@playwright/test';
+import { type Page } from '@playwright/test';
+import { launchBrowser } from './browser';
 import { percentile, report } from './figure';
 
 /** Milliseconds between frames while the wheel turns at about 5,000 pixels a second. */
@@ -19,10 +20,7 @@ async function frames(page: Page): Promise<number[]> {
 }
 
 export async function scrolling(address: string, token: string): Promise<void> {
-  const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-  });
+  const browser = await launchBrowser();
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
     await context.addCookies([{ name: 'oaken', value: token, url: address }]);

@@ -3,14 +3,13 @@
  * 300,000 items: when it can be used, and its longest task. The floor is the page of words, which asks for
  * nothing, on the same processor.
  */
-import { chromium } from '@playwright/test';
 import { present } from '@oaken/core/certain';
 import { createConnection } from 'mariadb';
-import { join } from 'node:path';
 import { writeLarge } from '../../demo/src/write-large';
 import { beginYear } from '../../demo/src/year/write';
+import { launchBrowser } from './browser';
 import { percentile, report } from './figure';
-import { name, pool, prepareSchool, signInStaff, start } from './load';
+import { name, pool, prepareSchool, signInStaff, startWithPages } from './load';
 import { openSlow, type Watched } from './slow/watched';
 import { renewAll } from './year/renewal';
 import { askerOf } from './year/acts';
@@ -71,21 +70,14 @@ const paths: Record<string, string> = {
   'one student': `${work}/students/${studentId}`,
 };
 
-const server = await start('server/dist/main.mjs', [], {
-  OAKEN_DATABASE: name,
-  OAKEN_PORT: String(port),
-  OAKEN_PAGES: join(process.cwd(), 'web/dist'),
-});
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-});
+const server = await startWithPages(port);
+const browser = await launchBrowser();
 /** Everything is loaded before anything is measured. */
 for (;;) {
-  const found = await fetch(`${address}/api/items?words=river`, {
+  const answer = await fetch(`${address}/api/items?words=river`, {
     headers: { cookie: `oaken=${token}` },
   });
-  if (((await found.json()) as { coming?: number }).coming === 0) break;
+  if (((await answer.json()) as { coming?: number }).coming === 0) break;
   await new Promise((later) => setTimeout(later, 1_000));
 }
 

@@ -38,7 +38,7 @@ export async function readSize(
   return size;
 }
 
-/** What has no smaller size is remembered as well, so that nobody tries again. */
+/** What has no smaller size, or takes too long for one, is remembered as well: nobody tries again. */
 async function make(context: Context, file: Served, width: number): Promise<Buffer | null> {
   return making.pass(async () => {
     const pieces = [];
